@@ -1,0 +1,73 @@
+"""The errors that a user can meet.
+
+::
+
+    SyntaxaError                one plain sentence: what happened, to what, what to do
+    +-- GeometryError           a curve that cannot be what it claims
+    +-- IntakeError             a file that cannot be read
+    +-- MeasureError            a unit, factor or origin that makes no sense
+    +-- DeliverError            a file that cannot be written
+    +-- JobError                a job file that cannot be read or saved
+    +-- Cancelled               the user stopped a long piece of work
+
+Every other exception is a defect of the program.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+
+class SyntaxaError(Exception):
+    """A sentence for the user, with the file or curve it is about and what to do next."""
+
+    def __init__(self, sentence: str, *, file: str = "", curve: str = "", suggestion: str = "") -> None:
+        super().__init__(sentence)
+        self.sentence = sentence
+        self.file = file
+        self.curve = curve
+        self.suggestion = suggestion
+
+    def __str__(self) -> str:
+        return f"{self.sentence} {self.suggestion}".strip()
+
+
+class GeometryError(SyntaxaError):
+    """A curve that cannot be what it claims to be."""
+
+
+class IntakeError(SyntaxaError):
+    """A file that cannot be read."""
+
+
+class MeasureError(SyntaxaError):
+    """A unit, factor or origin that makes no sense."""
+
+
+class DeliverError(SyntaxaError):
+    """A file that cannot be written."""
+
+
+class JobError(SyntaxaError):
+    """A job file that cannot be read or saved."""
+
+
+class Cancelled(SyntaxaError):
+    """The user stopped a long piece of work."""
+
+    def __init__(self) -> None:
+        super().__init__("Stopped before it was done; nothing was changed.")
+
+
+#: Tells how far a long piece of work has come, 0 to 1; raises `Cancelled` when it should stop.
+Progress = Callable[[float], None]
+
+
+def no_progress(fraction: float) -> None:
+    """Progress of work that nobody watches."""
+    del fraction
+
+
+def reason_of(error: OSError) -> str:
+    """The operating system's reason in words: "No space left on device"."""
+    return error.strerror or str(error)

@@ -1,0 +1,1 @@
+"""Curves, transforms, intersections, distances and fitting; knows nothing of files."""

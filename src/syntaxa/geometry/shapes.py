@@ -1,0 +1,413 @@
+"""The kinds of curve: line, arc, circle, elliptical arc, spline and polyline with bulges.
+
+All are frozen and in millimetres and radians. Sweeps are signed: positive is counter-clockwise. A bulge is
+the tangent of a quarter of the sweep, as in the DXF reference: 0 for a line, 1 for a half circle.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from functools import cache
+
+import numpy as np
+from scipy.interpolate import BSpline
+
+from syntaxa.geometry.points import Point, Vector, polar
+from syntaxa.geometry.transform import Floats, Transform
+
+TURN = 2 * math.pi
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A straight piece."""
+
+    start: Point
+    end: Point
+
+    kind = "line"
+
+    @property
+    def length(self) -> float:
+        """Length in mm."""
+        return self.start.distance_to(self.end)
+
+    @property
+    def is_closed(self) -> bool:
+        """A line never closes."""
+        return False
+
+    def transformed(self, by: Transform) -> Line:
+        """The image under an affine map."""
+        return Line(by.point(self.start), by.point(self.end))
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (2, 2) float."""
+        del tolerance
+        return np.array([[*self.start], [*self.end]])
+
+
+@dataclass(frozen=True, slots=True)
+class Arc:
+    """A circular arc from start_angle over a signed sweep, at most a full turn."""
+
+    centre: Point
+    radius: float
+    start_angle: float
+    sweep: float
+
+    kind = "arc"
+
+    @classmethod
+    def from_bulge(cls, start: Point, end: Point, bulge: float) -> Arc:
+        """The arc between two distinct points with the given non-zero bulge."""
+        chord = end - start
+        lift = (1 - bulge * bulge) / (4 * bulge)
+        middle = start.toward(end, 0.5)
+        centre = Point(middle.x - chord.y * lift, middle.y + chord.x * lift)
+        return cls(centre, centre.distance_to(start), (start - centre).angle, 4 * math.atan(bulge))
+
+    @property
+    def start(self) -> Point:
+        """First point."""
+        return polar(self.centre, self.radius, self.start_angle)
+
+    @property
+    def end(self) -> Point:
+        """Last point."""
+        return polar(self.centre, self.radius, self.start_angle + self.sweep)
+
+    @property
+    def bulge(self) -> float:
+        """Tangent of a quarter of the sweep."""
+        return math.tan(self.sweep / 4)
+
+    @property
+    def length(self) -> float:
+        """Length in mm."""
+        return self.radius * abs(self.sweep)
+
+    @property
+    def is_closed(self) -> bool:
+        """Whether it goes all the way round."""
+        return abs(self.sweep) >= TURN - 1e-12
+
+    def transformed(self, by: Transform) -> Arc | EllipseArc:
+        """The image; an elliptical arc where the map does not keep circles."""
+        if not by.is_similarity:
+            return EllipseArc(self.centre, Vector(self.radius, 0.0), 1.0, self.start_angle, self.sweep).transformed(by)
+        spoke = by.vector(Vector(math.cos(self.start_angle), math.sin(self.start_angle)))
+        sweep = -self.sweep if by.mirrors else self.sweep
+        return Arc(by.point(self.centre), self.radius * by.scale, spoke.angle, sweep)
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (n, 2) float, whose chords leave the arc by at most the tolerance."""
+        return _arc_points(self.centre, self.radius, self.start_angle, self.sweep, tolerance)
+
+
+@dataclass(frozen=True, slots=True)
+class Circle:
+    """A full circle."""
+
+    centre: Point
+    radius: float
+
+    kind = "circle"
+
+    @property
+    def start(self) -> Point:
+        """Its rightmost point, where it starts and ends."""
+        return Point(self.centre.x + self.radius, self.centre.y)
+
+    @property
+    def end(self) -> Point:
+        """Same as the start."""
+        return self.start
+
+    @property
+    def length(self) -> float:
+        """Circumference in mm."""
+        return TURN * self.radius
+
+    @property
+    def is_closed(self) -> bool:
+        """Always."""
+        return True
+
+    def transformed(self, by: Transform) -> Circle | EllipseArc:
+        """The image; an ellipse where the map does not keep circles."""
+        if by.is_similarity:
+            return Circle(by.point(self.centre), self.radius * by.scale)
+        return EllipseArc(self.centre, Vector(self.radius, 0.0), 1.0, 0.0, TURN).transformed(by)
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (n, 2) float, first and last the same."""
+        return _arc_points(self.centre, self.radius, 0.0, TURN, tolerance)
+
+
+@dataclass(frozen=True, slots=True)
+class EllipseArc:
+    """Part of an ellipse: centre + cos(t) major + sin(t) minor, the minor axis a left turn of ratio * major."""
+
+    centre: Point
+    major: Vector
+    ratio: float
+    start_parameter: float
+    sweep: float
+
+    kind = "ellipse"
+
+    @property
+    def minor(self) -> Vector:
+        """The second half axis."""
+        return Vector(-self.major.y * self.ratio, self.major.x * self.ratio)
+
+    def points(self, parameters: Floats) -> Floats:
+        """Points at parameters, (n,) to (n, 2) float."""
+        return np.array([*self.centre]) + np.outer(np.cos(parameters), [*self.major]) + np.outer(
+            np.sin(parameters), [*self.minor]
+        )
+
+    def derivatives(self, parameters: Floats) -> Floats:
+        """First derivatives at parameters, (n,) to (n, 2) float."""
+        return -np.outer(np.sin(parameters), [*self.major]) + np.outer(np.cos(parameters), [*self.minor])
+
+    @property
+    def start(self) -> Point:
+        """First point."""
+        return Point(*self.points(np.array([self.start_parameter]))[0].tolist())
+
+    @property
+    def end(self) -> Point:
+        """Last point."""
+        return Point(*self.points(np.array([self.start_parameter + self.sweep]))[0].tolist())
+
+    @property
+    def length(self) -> float:
+        """Length in mm (to about 1e-9 of it)."""
+        return _length_by_quadrature(
+            self.derivatives, np.linspace(self.start_parameter, self.start_parameter + self.sweep, 33)
+        )
+
+    @property
+    def is_closed(self) -> bool:
+        """Whether it goes all the way round."""
+        return abs(self.sweep) >= TURN - 1e-9
+
+    def transformed(self, by: Transform) -> EllipseArc:
+        """The image, with its axes found again (Rytz's construction by conjugate half diameters)."""
+        return ellipse_from_conjugates(
+            by.point(self.centre), by.vector(self.major), by.vector(self.minor), self.start_parameter, self.sweep
+        )
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (n, 2) float, whose chords leave the curve by at most the tolerance."""
+        step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(self.major.length, 1e-300), 1.0)))
+        count = max(8, math.ceil(abs(self.sweep) / max(step, 1e-4)))
+        return self.points(self.start_parameter + self.sweep * np.arange(count + 1) / count)
+
+
+@dataclass(frozen=True, slots=True)
+class Spline:
+    """A NURBS curve; weights is empty where all are equal."""
+
+    degree: int
+    control_points: tuple[Point, ...]
+    knots: tuple[float, ...]
+    weights: tuple[float, ...] = ()
+
+    kind = "spline"
+
+    def _homogeneous(self) -> BSpline:
+        points = np.array([[*p] for p in self.control_points])
+        weights = np.array(self.weights) if self.weights else np.ones(len(points))
+        return BSpline(np.array(self.knots), np.column_stack([points * weights[:, None], weights]), self.degree)
+
+    @property
+    def domain(self) -> tuple[float, float]:
+        """First and last parameter."""
+        return self.knots[self.degree], self.knots[-self.degree - 1]
+
+    @property
+    def breaks(self) -> Floats:
+        """The distinct knots within the domain."""
+        first, last = self.domain
+        knots = np.array(self.knots)
+        return np.unique(np.clip(knots, first, last))
+
+    def points(self, parameters: Floats) -> Floats:
+        """Points at parameters, (n,) to (n, 2) float."""
+        value = self._homogeneous()(parameters)
+        return np.asarray(value[:, :2] / value[:, 2:], dtype=np.float64)
+
+    def derivatives(self, parameters: Floats) -> Floats:
+        """First derivatives at parameters, (n,) to (n, 2) float."""
+        spline = self._homogeneous()
+        value, slope = spline(parameters), spline.derivative()(parameters)
+        point = value[:, :2] / value[:, 2:]
+        return np.asarray((slope[:, :2] - point * slope[:, 2:]) / value[:, 2:], dtype=np.float64)
+
+    @property
+    def start(self) -> Point:
+        """First point."""
+        return Point(*self.points(np.array([self.domain[0]]))[0].tolist())
+
+    @property
+    def end(self) -> Point:
+        """Last point."""
+        return Point(*self.points(np.array([self.domain[1]]))[0].tolist())
+
+    @property
+    def length(self) -> float:
+        """Length in mm (to about 1e-6 of it)."""
+        return _length_by_quadrature(self.derivatives, self.breaks)
+
+    @property
+    def is_closed(self) -> bool:
+        """Whether it ends where it starts (to 1e-9 mm)."""
+        return self.start.distance_to(self.end) <= 1e-9
+
+    def transformed(self, by: Transform) -> Spline:
+        """The image: the control points mapped (NURBS are invariant under affine maps)."""
+        return Spline(self.degree, tuple(by.point(p) for p in self.control_points), self.knots, self.weights)
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (n, 2) float, whose chords leave the curve by about the tolerance."""
+        breaks = self.breaks
+        return self.points(_halved_until_flat(self.points, breaks, tolerance))
+
+
+@dataclass(frozen=True, slots=True)
+class Polyline:
+    """Lines and arcs end to end: vertices (n, 2) and the bulge of the piece that leaves each."""
+
+    vertices: tuple[Point, ...]
+    bulges: tuple[float, ...]
+    closed: bool
+
+    kind = "polyline"
+
+    @property
+    def start(self) -> Point:
+        """First vertex."""
+        return self.vertices[0]
+
+    @property
+    def end(self) -> Point:
+        """Last vertex; the first where it is closed."""
+        return self.vertices[0] if self.closed else self.vertices[-1]
+
+    def segments(self) -> Iterator[Line | Arc]:
+        """Its pieces in order; pieces without length are left out."""
+        following = self.vertices[1:] + self.vertices[:1]
+        count = len(self.vertices) - (0 if self.closed else 1)
+        for a, b, bulge in zip(self.vertices[:count], following, self.bulges, strict=False):
+            if a != b:
+                yield Arc.from_bulge(a, b, bulge) if abs(bulge) > 1e-12 else Line(a, b)
+
+    @property
+    def length(self) -> float:
+        """Length in mm."""
+        return sum(segment.length for segment in self.segments())
+
+    @property
+    def is_closed(self) -> bool:
+        """Whether it is closed."""
+        return self.closed
+
+    def transformed(self, by: Transform) -> Polyline:
+        """The image under a similarity; under another map arcs are flattened to 0.001 mm of their size."""
+        flat = self if by.is_similarity or not any(self.bulges) else self._without_arcs(1e-3 / max(by.scale, 1e-12))
+        sign = -1.0 if by.mirrors else 1.0
+        return Polyline(
+            tuple(by.point(p) for p in flat.vertices), tuple(sign * b for b in flat.bulges), flat.closed
+        )
+
+    def flattened(self, tolerance: float) -> Floats:
+        """Vertices, (n, 2) float; a closed one ends with its first."""
+        parts = [segment.flattened(tolerance) for segment in self.segments()]
+        if not parts:
+            return np.array([[*self.start]])
+        return np.concatenate([parts[0][:1], *(part[1:] for part in parts)])
+
+    def _without_arcs(self, tolerance: float) -> Polyline:
+        points = self.flattened(tolerance)
+        if self.closed:
+            points = points[:-1]
+        return Polyline(tuple(Point(*row) for row in points.tolist()), (0.0,) * len(points), self.closed)
+
+
+Shape = Line | Arc | Circle | EllipseArc | Spline | Polyline
+
+
+def ellipse_from_conjugates(centre: Point, u: Vector, v: Vector, start: float, sweep: float) -> EllipseArc:
+    """The ellipse arc centre + cos(t) u + sin(t) v for t from start over sweep, u and v conjugate half diameters."""
+    turn = 0.5 * math.atan2(2 * u.dot(v), u.dot(u) - v.dot(v))
+    major = u * math.cos(turn) + v * math.sin(turn)
+    minor = v * math.cos(turn) + u * -math.sin(turn)
+    if minor.length > major.length:
+        major, minor, turn = minor, -major, turn + math.pi / 2
+    first = start - turn
+    if major.cross(minor) < 0:
+        first, sweep = -first, -sweep
+    return EllipseArc(centre, major, minor.length / major.length if major.length else 0.0, first, sweep)
+
+
+def bounds(shape: Shape) -> tuple[float, float, float, float]:
+    """Extents (xmin, ymin, xmax, ymax) in mm; exact for lines and arcs, to 0.001 of the size for the rest."""
+    if isinstance(shape, Polyline):
+        boxes = np.array([bounds(s) for s in shape.segments()] or [(*shape.start, *shape.start)])
+        return _box(boxes[:, :2].min(axis=0), boxes[:, 2:].max(axis=0))
+    points = shape.flattened(0.001 * max(shape.length, 1e-9))
+    if isinstance(shape, Arc | Circle):
+        points = np.concatenate([points[[0, -1]], np.array(list(_quadrant_points(shape))).reshape(-1, 2)])
+    return _box(points.min(axis=0), points.max(axis=0))
+
+
+def _quadrant_points(shape: Arc | Circle) -> Iterator[tuple[float, float]]:
+    arc = Arc(shape.centre, shape.radius, 0.0, TURN) if isinstance(shape, Circle) else shape
+    first = arc.start_angle if arc.sweep >= 0 else arc.start_angle + arc.sweep
+    for quarter in range(4):
+        if (quarter * math.pi / 2 - first) % TURN <= abs(arc.sweep):
+            yield tuple(polar(arc.centre, arc.radius, quarter * math.pi / 2))  # type: ignore[misc]
+
+
+def _box(low: Floats, high: Floats) -> tuple[float, float, float, float]:
+    return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+
+
+def _arc_points(centre: Point, radius: float, start: float, sweep: float, tolerance: float) -> Floats:
+    step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(radius, 1e-300), 1.0)))
+    count = max(2, math.ceil(abs(sweep) / max(step, 1e-4)))
+    angles = start + sweep * np.arange(count + 1) / count
+    return np.column_stack([centre.x + radius * np.cos(angles), centre.y + radius * np.sin(angles)])
+
+
+@cache
+def _gauss_nodes() -> tuple[Floats, Floats]:
+    nodes, weights = np.polynomial.legendre.leggauss(16)
+    return np.asarray(nodes, dtype=np.float64), np.asarray(weights, dtype=np.float64)
+
+
+def _length_by_quadrature(derivatives: Callable[[Floats], Floats], breaks: Floats) -> float:
+    """Gauss-Legendre quadrature of the speed over each interval between breaks."""
+    nodes, weights = _gauss_nodes()
+    half = np.diff(breaks) / 2
+    parameters = (breaks[:-1] + half)[:, None] + half[:, None] * nodes
+    speed = np.hypot(*derivatives(parameters.ravel()).T).reshape(parameters.shape)
+    return float(abs((speed @ weights) @ half))
+
+
+def _halved_until_flat(points: Callable[[Floats], Floats], breaks: Floats, tolerance: float) -> Floats:
+    """Parameters between which the curve leaves its chord by at most the tolerance, all intervals at once."""
+    parameters = np.unique(np.concatenate([breaks, (breaks[1:] + breaks[:-1]) / 2]))
+    for _ in range(16):
+        middles = (parameters[1:] + parameters[:-1]) / 2
+        ends, middle_points = points(parameters), points(middles)
+        sag = np.hypot(*((ends[1:] + ends[:-1]) / 2 - middle_points).T)
+        if not (bad := sag > tolerance).any():
+            break
+        parameters = np.sort(np.concatenate([parameters, middles[bad]]))
+    return parameters

@@ -1,0 +1,1 @@
+"""Findings, fixes, arrangement and regions: damaged curves become closed profiles."""

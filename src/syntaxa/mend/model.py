@@ -1,0 +1,110 @@
+"""Findings, regions and the working set of the healing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.transform import Floats
+
+#: Every kind of finding, with the sentence that explains it.
+FINDING_KINDS: dict[str, str] = {
+    "duplicate": "The same curve lies here twice.",
+    "overlap": "Two curves run over each other for a part of their length.",
+    "speck": "A crumb of a line that links nothing.",
+    "gap": "Ends that should meet do not.",
+    "overrun": "A curve runs past the corner where it should stop.",
+    "dead end": "A piece hangs on a profile and leads nowhere.",
+    "crossing": "Two curves cross without an end there.",
+    "stray": "A free-standing piece that belongs to no closed profile.",
+    "open end": "An end with no partner within the tolerance.",
+}
+
+#: Kinds that are told but are no fault: nothing is left to do about them.
+HARMLESS_KINDS = frozenset({"crossing"})
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """A located, measured suspicion.
+
+    key      stays the same when the job is evaluated again
+    size     mm: width of the gap, length of the piece or of the part that overlaps
+    curves   ids of the curves concerned
+    remedy   what the fix does, in words; empty where there is none within the tolerance
+    cost     mm that the fix moves any point that stays
+    dropped  mm of curve that the fix takes away and nothing else covers
+    fixed    whether it was done
+    """
+
+    kind: str
+    key: str
+    place: Point
+    size: float
+    curves: tuple[str, ...]
+    remedy: str = ""
+    cost: float = 0.0
+    dropped: float = 0.0
+    fixed: bool = False
+
+    @property
+    def fixable(self) -> bool:
+        """Whether there is a fix to choose."""
+        return bool(self.remedy) and not self.fixed
+
+
+@dataclass(frozen=True, slots=True)
+class Region:
+    """A bounded face of the arrangement of one sketch.
+
+    loops   closed runs of (x, y, bulge) rows, (n, 3) float each; the first is the outer contour,
+            counter-clockwise, the rest are holes
+    area    mm2, holes taken out; perimeter mm, holes included; both exact for lines and arcs
+    """
+
+    id: str
+    sketch: str
+    area: float
+    perimeter: float
+    box: tuple[float, float, float, float]
+    depth: int
+    curves: tuple[str, ...]
+    loops: tuple[Floats, ...]
+
+    @property
+    def holes(self) -> int:
+        """Number of holes in it."""
+        return len(self.loops) - 1
+
+
+@dataclass(frozen=True, slots=True)
+class Pieces:
+    """Lines and arcs being healed: `curves.owner` indexes the ids; `order` (n,) sorts the pieces of one owner."""
+
+    curves: CurveArray
+    order: Floats
+    ids: tuple[str, ...]
+
+    def __len__(self) -> int:
+        return len(self.curves)
+
+    def take(self, index: Ints) -> Pieces:
+        """The pieces at an index, in that order."""
+        return Pieces(self.curves.take(index), self.order[index], self.ids)
+
+    def id_of(self, piece: int) -> str:
+        """The id of the curve that a piece belongs to."""
+        return self.ids[int(self.curves.owner[piece])]
+
+    def name_of_end(self, end: int) -> str:
+        """A name for an end (2 * piece, or 2 * piece + 1 for its last) that survives re-evaluation."""
+        piece = end // 2
+        return f"{self.id_of(piece)}@{self.order[piece]:g}{'>' if end % 2 else '<'}"
+
+
+def end_points(curves: CurveArray) -> Floats:
+    """The ends of all pieces, (2n, 2): start of piece k at 2k, its end at 2k + 1."""
+    return np.stack([curves.start, curves.end], axis=1).reshape(-1, 2)
