@@ -21,11 +21,13 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.arrangement import Crossing, Edges, bridges, split_at_contacts
 from syntaxa.mend.joints import Joint, apply_joints, end_states, find_joints
-from syntaxa.mend.model import Finding, Pieces, end_points
+from syntaxa.mend.model import Finding, Pieces
 from syntaxa.mend.overlaps import Stack, stacks
 from syntaxa.mend.slivers import Twin, without_slivers
 
 Accept = Callable[[Finding], bool]
+
+_MOST_JOIN_ROUNDS = 6
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,9 +133,15 @@ class _Pass:
         """Ends that belong together are drawn to one place."""
         if not len(pieces):
             return pieces
-        state = end_states(pieces.curves, tolerances.merge, 2 * tolerances.gap)
-        joints = find_joints(pieces, state, tolerances.gap)
-        return apply_joints(pieces, joints, lambda joint: self._decide(_gap_finding(pieces, joint)))
+        # Drawing ends together can take a curve away from under an end that had just reached it.
+        for _ in range(_MOST_JOIN_ROUNDS):
+            state = end_states(pieces.curves, tolerances.merge, 2 * tolerances.gap)
+            joints = find_joints(pieces, state, tolerances.gap)
+            accepted = [joint for joint in joints if self._decide(_gap_finding(pieces, joint))]
+            if not accepted:
+                break
+            pieces = apply_joints(pieces, accepted)
+        return pieces
 
     # ------------------------------------------------------------------ arrangement
 
@@ -333,7 +341,3 @@ def _nearest_other_end(edges: Edges, degree: Ints, vertex: int) -> float:
         return 0.0
     return float(np.hypot(*(edges.vertices[others] - edges.vertices[vertex]).T).min())
 
-
-def all_end_points(pieces: Pieces) -> np.ndarray:  # type: ignore[type-arg]
-    """The ends of all pieces, (2n, 2)."""
-    return end_points(pieces.curves)

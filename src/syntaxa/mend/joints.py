@@ -12,7 +12,6 @@ Cost: n log n for the neighbours, then linear in the open ends.
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -288,16 +287,14 @@ def _bridges(curves: CurveArray, stranded: list[int], joints: list[Joint], gap: 
     return found
 
 
-def apply_joints(pieces: Pieces, joints: list[Joint], accept: Callable[[Joint], bool]) -> Pieces:
-    """The pieces with their ends drawn to the joints that are accepted."""
+def apply_joints(pieces: Pieces, joints: list[Joint]) -> Pieces:
+    """The pieces with their ends drawn to the joints."""
     curves = pieces.curves
     start, end = curves.start.copy(), curves.end.copy()
     splits: dict[int, list[tuple[float, Point]]] = {}
     extra: list[tuple[int, Point]] = []
     changed = np.zeros(len(curves), dtype=bool)
     for joint in joints:
-        if not accept(joint):
-            continue
         if joint.bridge:
             extra.append((joint.ends[0], joint.place))
             continue
