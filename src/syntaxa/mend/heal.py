@@ -46,8 +46,7 @@ def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept
     accept     is asked for each finding with a fix
     """
     work = _Pass(accept)
-    pieces = work.unstack(pieces, tolerances.merge)
-    pieces = work.drop_specks(pieces, tolerances)
+    pieces = work.clean(pieces, tolerances)
     pieces = work.join(pieces, tolerances)
     edges, crossings = split_at_contacts(pieces, tolerances.merge)
     work.tell_crossings(pieces, crossings)
@@ -55,6 +54,11 @@ def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept
     edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
     work.tell_strays(pieces, edges, tolerances)
     return Healed(pieces, edges, tuple(work.findings))
+
+
+def prepared(pieces: Pieces, tolerances: Tolerances, accept: Accept) -> Pieces:
+    """The pieces after the first two passes: nothing lies twice, no crumbs."""
+    return _Pass(accept).clean(pieces, tolerances)
 
 
 def nothing(finding: Finding) -> bool:
@@ -86,6 +90,10 @@ class _Pass:
         fixed = bool(finding.remedy) and self._accept(finding)
         self.findings.append(replace(finding, fixed=fixed))
         return fixed
+
+    def clean(self, pieces: Pieces, tolerances: Tolerances) -> Pieces:
+        """Stacks and specks."""
+        return self.drop_specks(self.unstack(pieces, tolerances.merge), tolerances)
 
     # ------------------------------------------------------------------ stacks
 
@@ -135,7 +143,7 @@ class _Pass:
             return pieces
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS):
-            state = end_states(pieces.curves, tolerances.merge, 2 * tolerances.gap)
+            state = end_states(pieces.curves, tolerances.merge, 2 * max(tolerances.gap, tolerances.speck))
             joints = find_joints(pieces, state, tolerances.gap)
             accepted = [joint for joint in joints if self._decide(_gap_finding(pieces, joint))]
             if not accepted:

@@ -28,6 +28,9 @@ from syntaxa.mend.model import Pieces, end_points
 #: Radians; a curve crossed at less than this runs beside the end, it does not stop it.
 _SHALLOW = 0.26
 
+#: Radians; carriers that meet at less than this touch.
+_TOUCHING = 1e-5
+
 #: mm added to every limit, so that a gap of exactly the tolerance still closes.
 _SLACK = 1e-9
 
@@ -72,13 +75,17 @@ def end_states(curves: CurveArray, merge: float, reach: float) -> EndState:
     met = contacts(curves, merge)
     tail = np.zeros(len(ends), dtype=bool)
     length = curves.lengths()
-    steep = _angles_between(curves, met.first, met.second, met.points) > _SHALLOW
-    for index, on_end in ((met.first, ~met.crossing), (met.second, np.zeros(len(met.first), dtype=bool))):
+    angle = _angles_between(curves, met.first, met.second, met.points)
+    # An end on the inside of a piece, or a touch, is a corner that the piece ran past, at any angle.
+    for index, on_end, stops in (
+        (met.first, ~met.crossing, met.crossing & ((angle > _SHALLOW) | (angle < _TOUCHING))),
+        (met.second, np.zeros(len(angle), dtype=bool), (angle > _SHALLOW) | (angle < _TOUCHING) | ~met.crossing),
+    ):
         share = np.clip(curves.take(index).shares_of(met.points), 0.0, 1.0)
         for last in (0, 1):
             away = np.where(last, 1 - share, share) * length[index]
             settled[2 * index[on_end & (away <= 2 * merge)] + last] = True
-            ran_past = steep & (away > 2 * merge) & (away <= np.minimum(reach, 0.45 * length[index]))
+            ran_past = stops & (away > 2 * merge) & (away <= np.minimum(reach, 0.45 * length[index]))
             tail[2 * index[ran_past] + last] = True
     return EndState(settled, tail & ~settled)
 

@@ -1,0 +1,87 @@
+"""The gap tolerance read off the gaps themselves.
+
+Each open end has a distance to its nearest possible partner. Gaps that belong together lie in one crowd and
+what does not belong together lies far beyond it: the tolerance is put just above the crowd with the widest
+empty stretch behind it. Cost: n log n in the open ends.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.geometry.transform import Floats
+from syntaxa.mend.heal import everything, prepared
+from syntaxa.mend.joints import end_states, nearest_partner
+from syntaxa.mend.model import Pieces
+
+#: mm; used where nothing is open.
+SMALLEST = 1e-4
+
+#: mm; no gap beyond this is ever closed without being asked.
+LARGEST = 5.0
+
+#: The empty stretch must reach at least this many times the tolerance.
+_CLEAR = 2.5
+
+#: Share of the crowd that may straggle behind it.
+_STRAGGLERS = 0.01
+
+
+@dataclass(frozen=True, slots=True)
+class ProposedGap:
+    """A gap tolerance (mm), how many open ends it finds a partner for, of how many, and why."""
+
+    gap: float
+    closes: int
+    of: int
+    says: str
+
+
+def propose_gap(pieces: Pieces, tolerances: Tolerances) -> ProposedGap:
+    """The gap tolerance that the drawing itself suggests."""
+    pieces = prepared(pieces, tolerances, everything)
+    if not len(pieces):
+        return ProposedGap(SMALLEST, 0, 0, "There is nothing to join.")
+    limit = float(np.clip(0.5 * np.median(pieces.curves.lengths()), 1e-2, LARGEST))
+    state = end_states(pieces.curves, tolerances.merge, min(0.1, limit))
+    distances = np.sort(nearest_partner(pieces.curves, state, limit))
+    near = distances[distances <= limit]
+    gap, closes = _above_the_crowd(near, limit)
+    if not closes:
+        return ProposedGap(gap, 0, len(distances), "No gap stands out; only ends that agree are joined.")
+    says = f"{closes} of {len(distances)} open ends have a partner within {gap:.3g} mm; the next is well beyond."
+    return ProposedGap(gap, closes, len(distances), says)
+
+
+def auto_tolerances(pieces: Pieces, tolerances: Tolerances) -> Tolerances:
+    """The tolerances with the gap that the drawing suggests, and a speck in keeping with it."""
+    gap = propose_gap(pieces, tolerances).gap
+    return with_gap(tolerances, gap)
+
+
+def with_gap(tolerances: Tolerances, gap: float) -> Tolerances:
+    """The tolerances with another gap (mm), and a speck in keeping with it."""
+    return replace(tolerances, gap=gap, speck=max(Tolerances().speck, 0.4 * gap))
+
+
+def _above_the_crowd(near: Floats, limit: float) -> tuple[float, int]:
+    """Tolerance and how many distances (sorted, mm) it takes in."""
+    best, best_score = 0, 0.0
+    count = len(near)
+    for k in range(count + 1):
+        here = max(float(near[k - 1]), SMALLEST) if k else SMALLEST
+        following = k + int(_STRAGGLERS * k)
+        beyond = float(near[following]) if following < count else limit
+        if beyond < _CLEAR * here:
+            continue
+        score = np.log(beyond / here) * (k + 1) / (count + 1)
+        if score > best_score:
+            best, best_score = k, float(score)
+    if not best:
+        return SMALLEST, 0
+    crowd = near[: best + int(_STRAGGLERS * best)]
+    bulk, last = float(np.quantile(crowd, 0.99)), float(crowd[-1])
+    return max(SMALLEST, 1.25 * bulk, min(1.02 * last, 1.5 * bulk)), len(crowd)
