@@ -6,7 +6,8 @@
 4. arrange    everything is cut where it meets; faces thinner than the tolerance are closed
 5. dead ends  what hangs on a profile and leads nowhere is dropped
 
-A fix that is not accepted is left out, and the passes after it work on what is there.
+A fix that is not accepted is left out, and the passes after it work on what is there. Duplicates and specks
+that are to stay are put aside meanwhile, so that every other finding is the same whether they stay or go.
 """
 
 from __future__ import annotations
@@ -32,11 +33,15 @@ _MOST_JOIN_ROUNDS = 6
 
 @dataclass(frozen=True, slots=True)
 class Healed:
-    """The arrangement that is left, the pieces that its edges are parts of, and what was found on the way."""
+    """The arrangement that is left, the pieces that its edges are parts of, and what was found on the way.
+
+    aside   indices of curves with pieces that were put aside: found to be superfluous, but not to be dropped
+    """
 
     pieces: Pieces
     edges: Edges
     findings: tuple[Finding, ...]
+    aside: frozenset[int]
 
 
 def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept) -> Healed:
@@ -53,7 +58,7 @@ def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept
     edges = work.close_slivers(pieces, edges, tolerances.gap)
     edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
     work.tell_strays(pieces, edges, tolerances)
-    return Healed(pieces, edges, tuple(work.findings))
+    return Healed(pieces, edges, tuple(work.findings), frozenset(work.aside))
 
 
 def prepared(pieces: Pieces, tolerances: Tolerances, accept: Accept) -> Pieces:
@@ -79,6 +84,7 @@ class _Pass:
     def __init__(self, accept: Accept) -> None:
         self._accept = accept
         self.findings: list[Finding] = []
+        self.aside: set[int] = set()
         self._keys: dict[str, int] = {}
 
     def _decide(self, finding: Finding) -> bool:
@@ -103,16 +109,21 @@ class _Pass:
         gone: list[int] = []
         stretched: list[tuple[int, CurveArray]] = []
         for stack in stacks(pieces, merge):
-            if self._decide(_stack_finding(pieces, stack, lengths)):
-                gone += stack.others
-                union = _stretched(pieces.curves, stack)
-                if union is not None:
-                    gone.append(stack.keeper)
-                    stretched.append((stack.keeper, union))
+            gone += stack.others
+            if not self._decide(_stack_finding(pieces, stack, lengths)):
+                self._put_aside(pieces, stack.others)
+                continue
+            union = _stretched(pieces.curves, stack)
+            if union is not None:
+                gone.append(stack.keeper)
+                stretched.append((stack.keeper, union))
         if not gone:
             return pieces
         keep = np.setdiff1d(np.arange(len(pieces)), np.array(gone))
         return _with_replaced(pieces, keep, stretched)
+
+    def _put_aside(self, pieces: Pieces, index: tuple[int, ...]) -> None:
+        self.aside |= {int(pieces.curves.owner[k]) for k in index}
 
     # ------------------------------------------------------------------ specks
 
@@ -128,11 +139,10 @@ class _Pass:
         settled = end_states(pieces.curves, tolerances.merge, 0.0).settled.reshape(-1, 2)
         count = np.bincount(owner, minlength=len(pieces.ids))[owner]
         loose = small & np.where(count == 1, ~settled.any(axis=1), lengths <= tolerances.speck)
-        gone = [
-            k
-            for k in np.flatnonzero(loose).tolist()
-            if self._decide(_speck_finding(pieces, k, float(total[owner[k]])))
-        ]
+        gone = np.flatnonzero(loose).tolist()
+        for k in gone:
+            if not self._decide(_speck_finding(pieces, k, float(total[owner[k]]))):
+                self._put_aside(pieces, (k,))
         return pieces.take(np.setdiff1d(np.arange(len(pieces)), np.array(gone, dtype=np.int64)))
 
     # ------------------------------------------------------------------ joints

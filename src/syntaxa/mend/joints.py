@@ -31,6 +31,9 @@ _SHALLOW = 0.26
 #: Radians; carriers that meet at less than this touch.
 _TOUCHING = 1e-5
 
+#: mm; carriers that miss each other by less are meant to be tangent.
+_TANGENT = 1e-6
+
 #: mm added to every limit, so that a gap of exactly the tolerance still closes.
 _SLACK = 1e-9
 
@@ -185,7 +188,7 @@ def _pair_crossings(curves: CurveArray, clusters: list[list[int]]) -> dict[int, 
     if not pairs:
         return {}
     which, i, j = (np.array(column) for column in zip(*pairs, strict=True))
-    first, second = carrier_crossings(curves, i, j, 1e-9)
+    first, second = carrier_crossings(curves, i, j, _TANGENT)
     return {
         int(k): tuple(Point(*p) for p in places if p[0] == p[0])
         for k, *places in zip(which, first.tolist(), second.tolist(), strict=True)
@@ -264,7 +267,7 @@ def _met_inside(
     foot = across.points_at(share)
     place = np.where((distance <= near)[:, None], foot, (here + foot) / 2)
     at = share.copy()
-    for crossing in carrier_crossings(curves, chosen // 2, target, 1e-9)[::-1]:
+    for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT)[::-1]:
         where = across.shares_of(np.nan_to_num(crossing))
         good = (np.hypot(*(crossing - here).T) <= near) & (where >= 0) & (where <= 1)
         place[good], at[good] = crossing[good], where[good]

@@ -1,0 +1,44 @@
+# `make demo` shows the program, `make test` proves it; both run `make setup` first.
+
+PYTHON ?= python3.11
+VENV := .venv
+BIN := $(VENV)/bin
+STAMP := $(VENV)/.ready
+
+# One place for what the checks and the tests need of the platform.
+export QT_QPA_PLATFORM ?=
+export PIP_DISABLE_PIP_VERSION_CHECK := 1
+
+.PHONY: setup demo test check lock screenshots bench clean
+
+setup: $(STAMP)
+
+$(STAMP): requirements.lock pyproject.toml tools/debian_packages.sh
+	bash tools/debian_packages.sh
+	$(shell command -v $(PYTHON) || command -v python3) -m venv $(VENV)
+	$(BIN)/python -m pip install --quiet --requirement requirements.lock
+	$(BIN)/python -m pip install --quiet --no-build-isolation --no-deps --editable .
+	touch $(STAMP)
+
+demo: setup
+	bash tools/demo.sh
+
+check: setup
+	$(BIN)/ruff check src tests tools benchmarks
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+
+test: check
+	bash tools/test.sh
+
+lock: setup
+	$(BIN)/python tools/lock.py
+
+screenshots: setup
+	bash tools/screenshots.sh
+
+bench: setup
+	bash tools/bench.sh
+
+clean:
+	rm -rf $(VENV) build .mypy_cache .ruff_cache .import_linter_cache

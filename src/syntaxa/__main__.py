@@ -1,0 +1,7 @@
+"""`python -m syntaxa`."""
+
+import sys
+
+from syntaxa.program import main
+
+sys.exit(main())

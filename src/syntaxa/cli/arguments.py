@@ -1,0 +1,53 @@
+"""The options of every command."""
+
+from __future__ import annotations
+
+import argparse
+
+from syntaxa import __version__
+from syntaxa.drawing.units import MM_PER_UNIT
+from syntaxa.errors import SyntaxaError
+
+
+class UsageError(SyntaxaError):
+    """Options that make no sense together."""
+
+
+class _Parser(argparse.ArgumentParser):
+    def error(self, message: str) -> None:  # type: ignore[override]
+        raise UsageError(f"{message[:1].upper()}{message[1:]}.", suggestion=f"See {self.prog} --help.")
+
+
+def parser() -> argparse.ArgumentParser:
+    """The parser of the whole command line."""
+    top = _Parser(prog="syntaxa", description="Turns received drawings into closed, true-size profiles.")
+    top.add_argument("--version", action="version", version=f"syntaxa {__version__}")
+    commands = top.add_subparsers(dest="command", metavar="COMMAND", parser_class=_Parser)
+    commands.add_parser("open", help="the window").add_argument("files", nargs="*", metavar="FILE")
+    demo = commands.add_parser("demo", help="the window with the demo job")
+    demo.add_argument("--walk", metavar="DIR", help="walk through the stages, write a PNG of each to DIR, and end")
+    inspect = commands.add_parser("inspect", help="what is in a drawing")
+    inspect.add_argument("file", metavar="FILE")
+    inspect.add_argument("--json", action="store_true", help="print JSON and nothing else")
+    _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
+    return top
+
+
+def _mend(mend: argparse.ArgumentParser) -> None:
+    mend.add_argument("file", metavar="FILE")
+    mend.add_argument("-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf or .svg")
+    mend.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that the drawing is in")
+    mend.add_argument("--scale", type=float, metavar="F", help="a factor on top of the unit")
+    mend.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed")
+    mend.add_argument("--layers", metavar="A,B", help="take these layers only")
+    mend.add_argument("--skip-layers", metavar="C,D", help="leave these layers out")
+    mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
+    mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
+    mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
+    mend.add_argument("--strict", action="store_true", help="exit with 1 where findings are left")
+    mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def names(text: str | None) -> tuple[str, ...]:
+    """Names in a list with commas."""
+    return tuple(part.strip() for part in text.split(",") if part.strip()) if text else ()

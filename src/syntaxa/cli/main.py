@@ -1,0 +1,57 @@
+"""Runs a command; every failure is one plain sentence."""
+
+from __future__ import annotations
+
+import sys
+from collections.abc import Callable, Sequence
+from pathlib import Path
+
+import msgspec
+
+from syntaxa.cli.arguments import parser
+from syntaxa.cli.inspect import inspected, print_inspected
+from syntaxa.cli.mend import findings_left, mended_file, print_mended
+from syntaxa.errors import SyntaxaError
+
+#: Opens the window on files; opens it on the demo, or walks through it into a folder. Both return the exit status.
+OpenWindow = Callable[[Sequence[str]], int]
+OpenDemo = Callable[[str | None], int]
+
+
+def run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) -> int:
+    """The exit status: 0 done, 1 findings left that --strict forbids, 2 bad usage or input."""
+    try:
+        return _run(arguments, open_window, open_demo)
+    except SyntaxaError as error:
+        print(f"syntaxa: {error}", file=sys.stderr)
+        return 2
+    except BrokenPipeError:
+        # Whoever reads the output has seen enough.
+        sys.stderr.close()
+        return 0
+    except Exception as error:  # noqa: BLE001  the outermost layer: whatever comes, users see a sentence
+        name = type(error).__name__
+        print(f"syntaxa: A fault in the program stopped it ({name}: {error}). Nothing was written.", file=sys.stderr)
+        return 2
+
+
+def _run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) -> int:
+    options = parser().parse_args(arguments)
+    if options.command == "inspect":
+        seen = inspected(Path(options.file))
+        _say(seen, options.json, lambda: print_inspected(seen))
+        return 0
+    if options.command == "mend":
+        done = mended_file(options)
+        _say(done, options.json, lambda: print_mended(done))
+        return 1 if options.strict and findings_left(done) else 0
+    if options.command == "demo":
+        return open_demo(options.walk)
+    return open_window(getattr(options, "files", []))
+
+
+def _say(record: msgspec.Struct, as_json: bool, for_people: Callable[[], None]) -> None:
+    if as_json:
+        print(msgspec.json.format(msgspec.json.encode(record), indent=2).decode())
+    else:
+        for_people()

@@ -1,0 +1,158 @@
+"""syntaxa mend: unit, origin, layers, heal, regions, write."""
+
+from __future__ import annotations
+
+import argparse
+import math
+import time
+from pathlib import Path
+
+from syntaxa.cli.arguments import UsageError, names
+from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
+from syntaxa.cli.tables import table
+from syntaxa.deliver.write import ENDINGS, Output, deliver
+from syntaxa.intake.registry import load_bytes
+from syntaxa.job.evaluate import Evaluation, Evaluator
+from syntaxa.job.model import Job, Source
+from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
+from syntaxa.mend.model import HARMLESS_KINDS
+from syntaxa.mend.steps import MendFindings, proposals, survey_state
+from syntaxa.mend.survey import Survey
+from syntaxa.route.sketches import hidden_layers
+from syntaxa.route.steps import ChooseLayers
+
+
+def mended_file(options: argparse.Namespace) -> MendRecord:
+    """Does all that the options ask for and writes the outputs."""
+    began = time.perf_counter()
+    outputs = [Path(o) for o in options.output]
+    for path in outputs:
+        if path.suffix.lower() not in ENDINGS:
+            raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
+    path = Path(options.file)
+    evaluator = Evaluator()
+    job = Job(Source.of(path.name, load_bytes(path)))
+    hidden = hidden_layers(evaluator.evaluate(job).received.drawing)
+    job = _placed(job, options, hidden)
+    unmended = evaluator.evaluate(job)
+    _check_layers(unmended)
+    gap = _tolerance(options.tolerance)
+    if gap is None:
+        # One tolerance for the whole file: the widest that any of its sketches asks for.
+        gap = max((p.gap for p in proposals(unmended.state.sketches).values()), default=1e-4)
+    before = survey_state(unmended.state, gap)
+    evaluation = evaluator.evaluate(job.with_step(MendFindings(gap)))
+    failed = [row.failed for row in evaluation.ledger if row.failed]
+    if failed:
+        raise UsageError(failed[0])
+    after = survey_state(evaluation.state, gap)
+    for output in outputs:
+        deliver(evaluation.state, output, Output(options.output_unit, options.release))
+    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began)
+
+
+def findings_left(record: MendRecord) -> int:
+    """Findings after the mending that are faults."""
+    return sum(n for kind, n in record.after.findings.items() if kind not in HARMLESS_KINDS)
+
+
+def print_mended(record: MendRecord) -> None:
+    """The record for people."""
+    print(f"Unit {record.unit}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm")
+    kinds = sorted({*record.before.findings, *record.after.findings})
+    rows: list[tuple[object, ...]] = [
+        ("curves", record.before.curves, record.after.curves),
+        ("open ends", record.before.open_ends, record.after.open_ends),
+        ("closed regions", record.before.regions, record.after.regions),
+        *((k, record.before.findings.get(k, 0), record.after.findings.get(k, 0)) for k in kinds),
+    ]
+    print(table(("", "Before", "After"), rows))
+    moved = record.deviation_mm
+    print(f"No point that stays moved by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
+    print(table(("Step", "Changed", "Greatest mm", "Dropped mm"), [
+        (r.step, r.changed, round(r.max_mm, 6), round(r.dropped_mm, 3)) for r in record.ledger
+    ]))
+    for output in record.outputs:
+        print(f"Written: {output}")
+
+
+def _placed(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
+    if options.layers and options.skip_layers:
+        raise UsageError("Use either --layers or --skip-layers, not both.")
+    if options.unit != "auto":
+        job = job.with_step(ChooseUnit(options.unit))
+    if options.scale is not None:
+        if not (math.isfinite(options.scale) and options.scale > 0):
+            raise UsageError("The scale must be a number above 0.")
+        job = job.with_step(ScaleBy(options.scale))
+    if options.layers:
+        job = job.with_step(ChooseLayers(only=names(options.layers)))
+    if options.skip_layers:
+        # Layers that the drawing's author had switched off stay off.
+        left_out = dict.fromkeys([*names(options.skip_layers), *sorted(hidden)])
+        job = job.with_step(ChooseLayers(left_out=tuple(left_out)))
+    origin = _origin(options.origin)
+    return job.with_step(origin) if origin.mode != "as-drawn" else job
+
+
+def _origin(text: str) -> PlaceOrigin:
+    if text in ("as-drawn", "lower-left", "centre"):
+        return PlaceOrigin(text)  # type: ignore[arg-type]
+    try:
+        x, y = (float(part) for part in text.split(","))
+    except ValueError:
+        raise UsageError(
+            f"“{text}” is no origin.", suggestion="Use as-drawn, lower-left, centre or X,Y in mm."
+        ) from None
+    return PlaceOrigin("point", x, y)
+
+
+def _tolerance(text: str) -> float | None:
+    if text == "auto":
+        return None
+    try:
+        gap = float(text)
+    except ValueError:
+        gap = math.nan
+    if not 0 < gap < 1e6:
+        raise UsageError(f"“{text}” is no tolerance.", suggestion="Use auto or a length in mm above 0.")
+    return gap
+
+
+def _check_layers(evaluation: Evaluation) -> None:
+    for row in evaluation.ledger:
+        if row.entry.missing:
+            known = ", ".join(layer.name for layer in evaluation.received.drawing.layers)
+            raise UsageError(f"There is no layer {', '.join(row.entry.missing)}.", suggestion=f"There are: {known}.")
+
+
+def _side(found: Survey) -> SideRecord:
+    return SideRecord(found.curves, found.open_ends, len(found.regions), found.counts())
+
+
+def _record(
+    evaluation: Evaluation, before: Survey, after: Survey, gap: float, outputs: list[Path], seconds: float
+) -> MendRecord:
+    regions = [
+        RegionRecord(r.id, r.area, r.perimeter, list(r.box), r.holes, r.depth, r.sketch, list(r.curves))
+        for r in after.regions
+    ]
+    ledger = [
+        LedgerRecord(r.title, r.entry.changed, r.entry.max_mm, r.entry.mean_mm, r.entry.dropped_mm, r.seconds, r.entry.says)
+        for r in evaluation.ledger
+    ]
+    last = evaluation.ledger[-1].entry
+    placement = evaluation.state.placement
+    return MendRecord(
+        "syntaxa.mend/1",
+        placement.unit,
+        placement.factor,
+        gap,
+        _side(before),
+        _side(after),
+        regions,
+        DeviationRecord(last.max_mm, last.mean_mm),
+        ledger,
+        [str(o) for o in outputs],
+        seconds,
+    )

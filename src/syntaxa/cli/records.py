@@ -1,0 +1,126 @@
+"""The JSON that the commands print: a public contract, described in docs/formats.md. Fields are added, never renamed."""
+
+from __future__ import annotations
+
+import msgspec
+
+
+class SourceRecord(msgspec.Struct, frozen=True):
+    """The file that was read."""
+
+    file: str
+    format: str
+    version: str
+    pages: int
+    digest: str
+
+
+class WitnessRecord(msgspec.Struct, frozen=True):
+    """A clue about the unit."""
+
+    kind: str
+    unit: str
+    weight: float
+    says: str
+
+
+class UnitRecord(msgspec.Struct, frozen=True):
+    """What is known of the unit."""
+
+    declared: str | None
+    proposed: str
+    confidence: float
+    to_mm: float
+    witnesses: list[WitnessRecord]
+
+
+class LayerRecord(msgspec.Struct, frozen=True):
+    """A layer and how many curves lie on it."""
+
+    name: str
+    visible: bool
+    frozen: bool
+    curves: int
+
+
+class NotReadRecord(msgspec.Struct, frozen=True):
+    """Entities that were left out."""
+
+    type: str
+    count: int
+    why: str
+
+
+class InspectRecord(msgspec.Struct, frozen=True):
+    """syntaxa.inspect/1."""
+
+    schema: str
+    source: SourceRecord
+    unit: UnitRecord
+    extents_mm: list[float] | None
+    layers: list[LayerRecord]
+    curves: dict[str, int]
+    annotations: dict[str, int]
+    blocks: int
+    not_read: list[NotReadRecord]
+    notes: list[str]
+    findings: dict[str, int]
+    regions: int
+    open_ends: int
+
+
+class SideRecord(msgspec.Struct, frozen=True):
+    """Figures before or after the mending."""
+
+    curves: int
+    open_ends: int
+    regions: int
+    findings: dict[str, int]
+
+
+class RegionRecord(msgspec.Struct, frozen=True):
+    """A closed region."""
+
+    id: str
+    area_mm2: float
+    perimeter_mm: float
+    bbox_mm: list[float]
+    holes: int
+    depth: int
+    sketch: str
+    curves: list[str]
+
+
+class DeviationRecord(msgspec.Struct, frozen=True):
+    """How far points that stayed were moved, in mm."""
+
+    max: float
+    mean: float
+
+
+class LedgerRecord(msgspec.Struct, frozen=True):
+    """A row of the ledger."""
+
+    step: str
+    changed: int
+    max_mm: float
+    mean_mm: float
+    dropped_mm: float
+    seconds: float
+    says: str
+
+
+class MendRecord(msgspec.Struct, frozen=True):
+    """syntaxa.mend/1."""
+
+    schema: str
+    unit: str
+    scale: float
+    tolerance_mm: float
+    before: SideRecord
+    after: SideRecord
+    regions: list[RegionRecord]
+    deviation_mm: DeviationRecord
+    ledger: list[LedgerRecord]
+    outputs: list[str]
+    seconds: float

@@ -1,0 +1,1 @@
+"""Writers: clean profiles as DXF and SVG, and reports."""

@@ -1,0 +1,1 @@
+"""The made-up demo: sheet-metal parts of a solar water pump for a hillside orchard."""

@@ -1,0 +1,1 @@
+"""The job: sources, steps, evaluation with caching, ledger and store."""

@@ -1,0 +1,1 @@
+"""Units, witnesses, scale and origin: the drawing at its true size."""

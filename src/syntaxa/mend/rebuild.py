@@ -1,0 +1,103 @@
+"""From the edges that are left back to curves: untouched ones as they came, the rest with ids that tell."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.rows import shape_of_rows
+from syntaxa.geometry.transform import Floats
+from syntaxa.mend.heal import Healed
+from syntaxa.mend.model import Pieces
+
+
+def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[Curve]:
+    """The healed curves in the order of their originals.
+
+    A curve that nothing touched is returned as it is; a changed one keeps its id; one that was cut at a
+    branching becomes id.1, id.2 and so on; what was left out of the healing unasked stays.
+    """
+    degree = healed.edges.degrees() if len(healed.edges) else np.empty(0, dtype=np.int64)
+    by_owner = _grouped(healed.edges.curves.owner, len(curves))
+    before = _grouped(received.curves.owner, len(curves))
+    after = _grouped(healed.pieces.curves.owner, len(curves))
+    aside = set(healed.aside)
+    result = []
+    for k, curve in enumerate(curves):
+        if k in aside and not len(by_owner[k]):
+            result.append(curve)
+            continue
+        runs = _runs(healed, by_owner[k], degree, curve.shape.is_closed)
+        same = _same_pieces(received, before[k], healed.pieces, after[k])
+        if len(runs) == 1 and same and _complete(healed, by_owner[k], after[k]):
+            result.append(curve)
+            continue
+        for number, (rows, closed) in enumerate(runs, start=1):
+            name = curve.id if len(runs) == 1 else f"{curve.id}.{number}"
+            result.append(replace(curve, id=name, shape=shape_of_rows(rows, closed)))
+    return result
+
+
+def _grouped(owner: Ints, count: int) -> list[Ints]:
+    order = np.argsort(owner, kind="stable")
+    return np.split(order, np.cumsum(np.bincount(owner, minlength=count))[:-1])
+
+
+def _same_pieces(received: Pieces, before: Ints, pieces: Pieces, after: Ints) -> bool:
+    if len(before) != len(after):
+        return False
+    after = after[np.argsort(pieces.order[after], kind="stable")]
+    return all(
+        np.array_equal(getattr(received.curves, name)[before], getattr(pieces.curves, name)[after])
+        for name in ("start", "end", "bulge")
+    )
+
+
+def _complete(healed: Healed, edges: Ints, pieces: Ints) -> bool:
+    covered = float((healed.edges.high[edges] - healed.edges.low[edges]).sum())
+    return abs(covered - len(pieces)) <= 1e-9
+
+
+def _runs(healed: Healed, own: Ints, degree: Ints, closed: bool) -> list[tuple[Floats, bool]]:
+    """The edges of one curve as unbroken runs of rows (x, y, bulge), each with whether it closes."""
+    if not len(own):
+        return []
+    edges, pieces = healed.edges, healed.pieces
+    own = own[np.lexsort((edges.low[own], pieces.order[edges.piece[own]]))].tolist()
+    runs = [[own[0]]]
+    for before, here in zip(own, own[1:], strict=False):
+        if edges.head[before] == edges.tail[here] and degree[edges.tail[here]] == 2:
+            runs[-1].append(here)
+        else:
+            runs.append([here])
+    if closed and len(runs) > 1 and _meet(healed, runs[-1], runs[0]) and degree[edges.tail[own[0]]] == 2:
+        runs[0] = runs.pop() + runs[0]
+    return [_rows(healed, run) for run in runs]
+
+
+def _meet(healed: Healed, last: list[int], first: list[int]) -> bool:
+    return bool(healed.edges.head[last[-1]] == healed.edges.tail[first[0]])
+
+
+def _rows(healed: Healed, run: list[int]) -> tuple[Floats, bool]:
+    edges = healed.edges
+    rows: list[list[float]] = []
+    before: int | None = None
+    low = 0.0
+    for e in run:
+        same_piece = before is not None and edges.piece[e] == edges.piece[before] and edges.low[e] == edges.high[before]
+        if same_piece and before is not None:
+            # A cut that nothing else needs any more: the piece goes on as it was.
+            rows[-1][2] = float(np.tan(healed.pieces.curves.sweep[edges.piece[e]] * (edges.high[e] - low) / 4))
+        else:
+            low = float(edges.low[e])
+            rows.append([*edges.curves.start[e].tolist(), float(edges.curves.bulge[e])])
+        before = e
+    closes = bool(edges.head[run[-1]] == edges.tail[run[0]])
+    if not closes:
+        rows.append([*edges.curves.end[run[-1]].tolist(), 0.0])
+    return np.array(rows), closes

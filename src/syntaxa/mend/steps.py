@@ -1,0 +1,102 @@
+"""The step of Mend: all fixes within a tolerance, or chosen ones."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import ClassVar
+
+import msgspec
+
+from syntaxa.drawing.model import Curve
+from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.heal import heal
+from syntaxa.mend.model import HARMLESS_KINDS, Finding
+from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.rebuild import rebuilt
+from syntaxa.mend.survey import NO_SURVEY, Survey, survey
+from syntaxa.mend.tolerance import ProposedGap, propose_gap, with_gap
+
+#: mm; a dead end longer than this may be meant.
+DEAD_END = 3.0
+
+
+class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
+    """Fixes what is wrong.
+
+    gap       mm, or None to read it off the gaps of each sketch
+    dead_end  mm, dead ends up to this long are dropped
+    only      keys of the findings to fix, or None for all
+    """
+
+    gap: float | None = None
+    dead_end: float = DEAD_END
+    only: tuple[str, ...] | None = None
+    rank: ClassVar[int] = 40
+    only_one: ClassVar[bool] = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        if self.only is not None and len(self.only) == 1:
+            return f"Mend one {self.only[0].split(':', 1)[0]}"
+        within = "the proposed tolerance" if self.gap is None else f"{self.gap:.4g} mm"
+        return f"Mend all within {within}" if self.only is None else f"Mend {len(self.only)} findings"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Every sketch is healed on its own."""
+        wanted = None if self.only is None else frozenset(self.only)
+        sketches, fixed = [], []
+        for sketch in state.sketches:
+            curves, findings = mended(sketch, self._tolerances(sketch), self.dead_end, wanted)
+            sketches.append(replace(sketch, curves=tuple(curves)))
+            fixed += [f for f in findings if f.fixed]
+        return replace(state, sketches=tuple(sketches)), _entry(fixed, self.only)
+
+    def _tolerances(self, sketch: Sketch) -> Tolerances:
+        if self.gap is not None:
+            return with_gap(Tolerances(), self.gap)
+        pieces = pieces_of(sketch.curves, Tolerances().fit)
+        return with_gap(Tolerances(), propose_gap(pieces, Tolerances()).gap)
+
+
+def mended(
+    sketch: Sketch, tolerances: Tolerances, dead_end: float, wanted: frozenset[str] | None
+) -> tuple[list[Curve], tuple[Finding, ...]]:
+    """The curves of a sketch with the wanted fixes done (None for all), and all findings."""
+    received = pieces_of(sketch.curves, tolerances.fit)
+    healed = heal(received, tolerances, dead_end, lambda finding: wanted is None or finding.key in wanted)
+    if not any(f.fixed for f in healed.findings):
+        return list(sketch.curves), healed.findings
+    return rebuilt(sketch.curves, received, healed), healed.findings
+
+
+def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) -> Survey:
+    """The findings and regions of all sketches, each at its own proposed tolerance where `gap` is None."""
+    step = MendFindings(gap, dead_end)
+    total = NO_SURVEY
+    for sketch in state.sketches:
+        total = total.together_with(survey(sketch.curves, sketch.name, step._tolerances(sketch), dead_end))
+    return total
+
+
+def proposals(sketches: Sequence[Sketch]) -> dict[str, ProposedGap]:
+    """The gap tolerance that each sketch suggests, by its name."""
+    plain = Tolerances()
+    return {s.name: propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches}
+
+
+def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:
+    moves = [f.cost for f in fixed if f.cost > 0]
+    done = {f.key for f in fixed}
+    kinds = sorted({f.kind for f in fixed} - HARMLESS_KINDS)
+    says = ", ".join(f"{sum(f.kind == k for f in fixed)} {k}" for k in kinds)
+    return Entry(
+        changed=len(fixed),
+        max_mm=max(moves, default=0.0),
+        mean_mm=sum(moves) / len(moves) if moves else 0.0,
+        dropped_mm=sum(f.dropped for f in fixed),
+        says=f"Fixed: {says}." if says else "Nothing to fix.",
+        missing=tuple(key for key in only or () if key not in done),
+    )

@@ -1,0 +1,50 @@
+"""What is wrong with curves and which regions they bound, without changing anything."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.arrangement import split_at_contacts
+from syntaxa.mend.heal import everything, heal, prepared
+from syntaxa.mend.model import Finding, Region
+from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.regions import regions_of
+
+
+@dataclass(frozen=True, slots=True)
+class Survey:
+    """Findings with the fixes on offer, the closed regions as things stand, and the ends that meet nothing."""
+
+    findings: tuple[Finding, ...]
+    regions: tuple[Region, ...]
+    open_ends: int
+    curves: int
+
+    def counts(self) -> dict[str, int]:
+        """Number of findings of each kind."""
+        return dict(Counter(f.kind for f in self.findings))
+
+    def together_with(self, other: Survey) -> Survey:
+        """Both in one."""
+        return Survey(
+            self.findings + other.findings,
+            self.regions + other.regions,
+            self.open_ends + other.open_ends,
+            self.curves + other.curves,
+        )
+
+
+NO_SURVEY = Survey((), (), 0, 0)
+
+
+def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_end: float) -> Survey:
+    """The findings of one sketch at these tolerances, and its regions as they are."""
+    pieces = pieces_of(curves, tolerances.fit)
+    healed = heal(pieces, tolerances, dead_end, everything)
+    edges, _ = split_at_contacts(prepared(pieces, tolerances, everything), tolerances.merge)
+    open_ends = int((edges.degrees() == 1).sum()) if len(edges) else 0
+    return Survey(healed.findings, tuple(regions_of(edges, pieces.ids, sketch)), open_ends, len(curves))

@@ -1,0 +1,1 @@
+"""Layers become sketches."""

@@ -1,0 +1,15 @@
+#!/usr/bin/env bash
+# All tests: the core with Qt out of reach, the window without a screen, the real program on a virtual screen.
+set -eu
+cd "$(dirname "$0")/.."
+# Settings and caches of whoever runs this stay out of it.
+scratch=$(mktemp -d)
+trap 'rm -rf "$scratch"' EXIT
+export HOME="$scratch" XDG_CONFIG_HOME="$scratch/config" XDG_DATA_HOME="$scratch/data" XDG_STATE_HOME="$scratch/state"
+python=.venv/bin/python
+echo "== core, without Qt"
+SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -n 2
+echo "== window, offscreen"
+QT_QPA_PLATFORM=offscreen $python -m pytest tests/app
+echo "== program, on a virtual screen"
+QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window
