@@ -6,4 +6,4 @@ if [ -n "${DISPLAY:-}${WAYLAND_DISPLAY:-}" ]; then
     exec .venv/bin/syntaxa demo
 fi
 mkdir -p build/demo
-QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1280x800x24" .venv/bin/syntaxa demo --walk build/demo
+QT_QPA_PLATFORM=xcb timeout 300 xvfb-run -a -s "-screen 0 1280x800x24" .venv/bin/syntaxa demo --walk build/demo

@@ -16,7 +16,7 @@ from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.model import HARMLESS_KINDS
-from syntaxa.mend.steps import MendFindings, proposals, survey_state
+from syntaxa.mend.steps import MendFindings, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
 from syntaxa.route.sketches import hidden_layers
 from syntaxa.route.steps import ChooseLayers
@@ -38,8 +38,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     _check_layers(unmended)
     gap = _tolerance(options.tolerance)
     if gap is None:
-        # One tolerance for the whole file: the widest that any of its sketches asks for.
-        gap = max((p.gap for p in proposals(unmended.state.sketches).values()), default=1e-4)
+        gap = proposed_gap(unmended.state.sketches).gap
     before = survey_state(unmended.state, gap)
     evaluation = evaluator.evaluate(job.with_step(MendFindings(gap)))
     failed = [row.failed for row in evaluation.ledger if row.failed]

@@ -16,7 +16,7 @@ from syntaxa.mend.model import HARMLESS_KINDS, Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
-from syntaxa.mend.tolerance import ProposedGap, propose_gap, with_gap
+from syntaxa.mend.tolerance import SMALLEST, ProposedGap, propose_gap, with_gap
 
 #: mm; a dead end longer than this may be meant.
 DEAD_END = 3.0
@@ -25,7 +25,7 @@ DEAD_END = 3.0
 class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
     """Fixes what is wrong.
 
-    gap       mm, or None to read it off the gaps of each sketch
+    gap       mm, or None to read it off the gaps
     dead_end  mm, dead ends up to this long are dropped
     only      keys of the findings to fix, or None for all
     """
@@ -48,17 +48,12 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
         """Every sketch is healed on its own."""
         wanted = None if self.only is None else frozenset(self.only)
         sketches, fixed = [], []
+        tolerances = with_gap(Tolerances(), proposed_gap(state.sketches).gap if self.gap is None else self.gap)
         for sketch in state.sketches:
-            curves, findings = mended(sketch, self._tolerances(sketch), self.dead_end, wanted)
+            curves, findings = mended(sketch, tolerances, self.dead_end, wanted)
             sketches.append(replace(sketch, curves=tuple(curves)))
             fixed += [f for f in findings if f.fixed]
         return replace(state, sketches=tuple(sketches)), _entry(fixed, self.only)
-
-    def _tolerances(self, sketch: Sketch) -> Tolerances:
-        if self.gap is not None:
-            return with_gap(Tolerances(), self.gap)
-        pieces = pieces_of(sketch.curves, Tolerances().fit)
-        return with_gap(Tolerances(), propose_gap(pieces, Tolerances()).gap)
 
 
 def mended(
@@ -73,18 +68,19 @@ def mended(
 
 
 def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) -> Survey:
-    """The findings and regions of all sketches, each at its own proposed tolerance where `gap` is None."""
-    step = MendFindings(gap, dead_end)
+    """The findings and regions of all sketches at a gap tolerance (mm), or at the proposed one."""
+    tolerances = with_gap(Tolerances(), proposed_gap(state.sketches).gap if gap is None else gap)
     total = NO_SURVEY
     for sketch in state.sketches:
-        total = total.together_with(survey(sketch.curves, sketch.name, step._tolerances(sketch), dead_end))
+        total = total.together_with(survey(sketch.curves, sketch.name, tolerances, dead_end))
     return total
 
 
-def proposals(sketches: Sequence[Sketch]) -> dict[str, ProposedGap]:
-    """The gap tolerance that each sketch suggests, by its name."""
+def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
+    """One gap tolerance for all sketches: the widest that any of them asks for."""
     plain = Tolerances()
-    return {s.name: propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches}
+    found = [propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches]
+    return max(found, key=lambda p: (p.gap, p.closes), default=ProposedGap(SMALLEST, 0, 0, "There is nothing to join."))
 
 
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:

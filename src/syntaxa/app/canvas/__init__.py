@@ -1,0 +1,1 @@
+"""The drawing surface: scene, view, rulers and overlays."""

@@ -1,0 +1,466 @@
+"""The drawing surface.
+
+The scene is painted into an image somewhat larger than the window; panning and zooming move and stretch that
+image at once, and it is painted anew in slices as soon as the interface is idle. Everything that follows the
+cursor is drawn over it on every frame.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, Qt, QTimer, pyqtSignal
+from PyQt6.QtGui import (
+    QColor,
+    QImage,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+    QResizeEvent,
+    QWheelEvent,
+)
+from PyQt6.QtWidgets import QWidget
+
+from syntaxa.app.canvas import overlays
+from syntaxa.app.canvas.render import pen_of, slices
+from syntaxa.app.canvas.rulers import RULER, draw_rulers
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.view import View
+from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
+from syntaxa.drawing.model import Curve
+from syntaxa.mend.model import Finding, Region
+
+#: The image is this much larger than the window, so that a pan has something to show.
+_MARGIN = 1.5
+
+#: Pixels within which a curve is under the cursor, and an end is snapped to.
+_REACH, _SNAP = 6.0, 12.0
+
+#: Milliseconds of peace before the image is painted anew.
+_SETTLE = 60
+
+#: Segments beyond which edges are not smoothed: it would cost half the speed.
+_SMOOTH_UP_TO = 120_000
+
+_EMPTY = Scene.of([])
+
+
+@dataclass(frozen=True)
+class CanvasContent:
+    """All that the canvas shows."""
+
+    scene: Scene = field(default_factory=lambda: _EMPTY)
+    beneath: Scene = field(default_factory=lambda: _EMPTY)
+    regions: Sequence[Region] = ()
+    findings: Sequence[Finding] = ()
+
+
+class Canvas(QWidget):
+    """Shows a scene; tells what is hovered, selected and picked."""
+
+    cursor_moved = pyqtSignal(float, float)
+    selection_changed = pyqtSignal()
+    point_picked = pyqtSignal(float, float)
+    pick_ended = pyqtSignal()
+    finding_clicked = pyqtSignal(str)
+
+    def __init__(self, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.setMouseTracking(True)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setMinimumSize(240, 200)
+        self.setAccessibleName("Drawing")
+        self.setAccessibleDescription("Arrow keys pan, plus and minus zoom, F fits everything.")
+        self.setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
+        self._tokens = PAPER
+        self._content = CanvasContent()
+        self._format = LengthFormat("mm")
+        self._view = View()
+        self._image = QImage()
+        self._image_view = View()
+        self._work: Iterator[None] | None = None
+        self._fresh = QImage()
+        self._fresh_view = View()
+        self._show_beneath = False
+        self._show_scene = True
+        self._chosen_finding = ""
+        self._chosen_region = ""
+        self._hover = -1
+        self._mouse = QPointF()
+        self._selected: list[int] = []
+        self._pan_from: QPoint | None = None
+        self._space = False
+        self._band_from: QPointF | None = None
+        self._picking = False
+        self._fit_wanted = False
+        self._settle = QTimer(self)
+        self._settle.setSingleShot(True)
+        self._settle.setInterval(_SETTLE)
+        self._settle.timeout.connect(self._begin_painting)
+        self._slice = QTimer(self)
+        self._slice.setInterval(0)
+        self._slice.timeout.connect(self._paint_slice)
+
+    # ------------------------------------------------------------------ content
+
+    @property
+    def view(self) -> View:
+        """Where it looks."""
+        return self._view
+
+    @property
+    def content(self) -> CanvasContent:
+        """What it shows."""
+        return self._content
+
+    def show_content(self, content: CanvasContent, fit: bool = False) -> None:
+        """Takes new content; the old picture stays until the new one is painted."""
+        kept = {self._content.scene.curves[k].id for k in self._selected}
+        self._content = content
+        self._selected = [k for k, c in enumerate(content.scene.curves) if c.id in kept] if kept else []
+        self._hover = -1
+        if fit:
+            self.fit()
+        self._begin_painting()
+        self.selection_changed.emit()
+
+    def set_look(self, tokens: Tokens) -> None:
+        """Puts on a look."""
+        self._tokens = tokens
+        self._begin_painting()
+
+    def set_format(self, lengths: LengthFormat) -> None:
+        """Shows lengths in another unit."""
+        self._format = lengths
+        self.update()
+
+    def set_beneath(self, shown: bool) -> None:
+        """Shows or hides the received drawing, faded, beneath the result."""
+        self._show_beneath = shown
+        self._begin_painting()
+
+    def choose_finding(self, key: str) -> None:
+        """Marks one finding."""
+        self._chosen_finding = key
+        self.update()
+
+    def choose_region(self, region_id: str) -> None:
+        """Marks one region."""
+        self._chosen_region = region_id
+        self._begin_painting()
+
+    def selected_curves(self) -> list[Curve]:
+        """The curves that are selected."""
+        return [self._content.scene.curves[k] for k in self._selected]
+
+    def clear_selection(self) -> None:
+        """Selects nothing."""
+        self._selected = []
+        self.selection_changed.emit()
+        self.update()
+
+    def select_all(self) -> None:
+        """Selects every curve."""
+        self._selected = list(range(len(self._content.scene)))
+        self.selection_changed.emit()
+        self.update()
+
+    def start_picking(self) -> None:
+        """The next click picks a point; Escape gives up."""
+        self._picking = True
+        self.setCursor(Qt.CursorShape.CrossCursor)
+        self.setFocus()
+        self.update()
+
+    def stop_picking(self) -> None:
+        """Clicks select again."""
+        if self._picking:
+            self._picking = False
+            self.unsetCursor()
+            self.pick_ended.emit()
+            self.update()
+
+    @property
+    def painting(self) -> bool:
+        """Whether a picture is still being painted."""
+        return self._work is not None or self._settle.isActive()
+
+    # ------------------------------------------------------------------ view
+
+    def look_at(self, view: View) -> None:
+        """Moves the view; the picture follows at once and is painted anew when it rests."""
+        self._view = view
+        self._stop_painting()
+        self._settle.start()
+        self.update()
+
+    def fit(self) -> None:
+        """Shows everything."""
+        box = self._content.scene.extents() or self._content.beneath.extents()
+        self._fit_wanted = not self.isVisible()
+        if box is not None:
+            self.fit_box(box)
+
+    def fit_box(self, box: tuple[float, float, float, float], margin: float = 0.08) -> None:
+        """Shows a box (mm), clear of the rulers."""
+        self.look_at(self._view.fitted(box, margin).panned(RULER / 2, RULER / 2))
+
+    def zoom(self, factor: float, at: QPointF | None = None) -> None:
+        """Zooms about a place in the window, or its middle."""
+        place = at if at is not None else QPointF(self.width() / 2, self.height() / 2)
+        self.look_at(self._view.zoomed(factor, place.x(), place.y()))
+
+    # ------------------------------------------------------------------ painting
+
+    def _stop_painting(self) -> None:
+        self._slice.stop()
+        self._work = None
+
+    def _begin_painting(self) -> None:
+        self._settle.stop()
+        self._stop_painting()
+        if self.width() < 2 or self.height() < 2:
+            return
+        density = self.devicePixelRatioF()
+        width, height = round(self.width() * _MARGIN), round(self.height() * _MARGIN)
+        self._fresh_view = self._view.sized(width, height)
+        self._fresh = QImage(round(width * density), round(height * density), QImage.Format.Format_RGB32)
+        self._fresh.fill(QColor(self._tokens.canvas))
+        device = View(
+            self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height()
+        )
+        self._work = self._everything(device)
+        self._slice.start()
+
+    def _everything(self, view: View) -> Iterator[None]:
+        tokens, content = self._tokens, self._content
+        painter = QPainter(self._fresh)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        overlays.tint_regions(painter, content.regions, view, tokens, self._chosen_region)
+        painter.end()
+        yield
+        if self._show_beneath:
+            faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
+            yield from slices(content.beneath, view, self._fresh, faded, True)
+        if self._show_scene:
+            scene = content.scene
+            pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+            smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
+            yield from slices(scene, view, self._fresh, pens, smooth)
+
+    def _paint_slice(self) -> None:
+        if self._work is None:
+            self._slice.stop()
+            return
+        try:
+            next(self._work)
+        except StopIteration:
+            self._stop_painting()
+            self._image, self._image_view = self._fresh, self._fresh_view
+            self.update()
+
+    def paint_now(self) -> None:
+        """Paints to the end at once; for pictures of the window."""
+        if self._work is None or self._settle.isActive():
+            self._begin_painting()
+        while self._work is not None:
+            self._paint_slice()
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        del event
+        painter = QPainter(self)
+        tokens, view = self._tokens, self._view
+        painter.fillRect(self.rect(), QColor(tokens.canvas))
+        if not self._image.isNull():
+            painter.drawImage(self._image_frame(), self._image)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        overlays.draw_origin(painter, view, tokens)
+        self._draw_picked(painter)
+        overlays.draw_findings(painter, self._content.findings, view, tokens, self._chosen_finding)
+        self._draw_band(painter)
+        draw_rulers(painter, view, tokens, self._format.unit, self._format.mm_per_unit)
+        self._draw_hover_label(painter)
+        if self.hasFocus():
+            painter.setPen(QPen(QColor(tokens.accent), 1))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
+        painter.end()
+
+    def _image_frame(self) -> QRectF:
+        """Where the painted image lies in the present view."""
+        left, bottom, right, top = self._image_view.box
+        x, y = self._view.to_pixels(left, top)
+        u, v = self._view.to_pixels(right, bottom)
+        return QRectF(x, y, u - x, v - y)
+
+    def _draw_picked(self, painter: QPainter) -> None:
+        tokens, scene = self._tokens, self._content.scene
+        if self._selected:
+            pen = QPen(QColor(tokens.accent), 2.4)
+            shapes = [scene.curves[k].shape for k in self._selected[:2000]]
+            overlays.draw_shapes(painter, shapes, self._view, pen)
+        if 0 <= self._hover < len(scene):
+            pen = QPen(QColor(tokens.accent), 1.8, Qt.PenStyle.DotLine if self._hover in self._selected else Qt.PenStyle.SolidLine)
+            overlays.draw_shapes(painter, [scene.curves[self._hover].shape], self._view, pen)
+
+    def _draw_band(self, painter: QPainter) -> None:
+        if self._band_from is None:
+            return
+        touching = self._mouse.x() < self._band_from.x()
+        pen = QPen(QColor(self._tokens.accent), 1, Qt.PenStyle.DashLine if touching else Qt.PenStyle.SolidLine)
+        fill = QColor(self._tokens.accent)
+        fill.setAlphaF(0.08)
+        painter.setPen(pen)
+        painter.setBrush(fill)
+        painter.drawRect(QRectF(self._band_from, self._mouse).normalized())
+
+    def _draw_hover_label(self, painter: QPainter) -> None:
+        if self._picking:
+            x, y = self._snapped(self._mouse)
+            px, py = self._view.to_pixels(x, y)
+            painter.setPen(QPen(QColor(self._tokens.persimmon), 1.6))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRect(QRectF(px - 5, py - 5, 10, 10))
+            text = f"Origin here: {self._format.text(x)}, {self._format.text(y)}"
+            overlays.draw_label(painter, text, self._mouse, self._view, self._tokens)
+        elif 0 <= self._hover < len(self._content.scene) and self._band_from is None:
+            text = self._format.describe(self._content.scene.curves[self._hover])
+            overlays.draw_label(painter, text, self._mouse, self._view, self._tokens)
+
+    # ------------------------------------------------------------------ events
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        del event
+        self._view = self._view.sized(self.width(), self.height())
+        if self._fit_wanted:
+            self._fit_wanted = False
+            self.fit()
+        self._begin_painting()
+
+    def wheelEvent(self, event: QWheelEvent | None) -> None:
+        if event is not None:
+            self.zoom(1.0015 ** event.angleDelta().y(), event.position())
+            event.accept()
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        if event is None:
+            return
+        self._mouse = event.position()
+        if event.button() == Qt.MouseButton.MiddleButton or (self._space and event.button() == Qt.MouseButton.LeftButton):
+            self._pan_from = event.position().toPoint()
+            self.setCursor(Qt.CursorShape.ClosedHandCursor)
+        elif event.button() == Qt.MouseButton.LeftButton and self._picking:
+            place = self._snapped(event.position())
+            self.stop_picking()
+            self.point_picked.emit(*place)
+        elif event.button() == Qt.MouseButton.LeftButton:
+            self._band_from = event.position()
+        elif event.button() == Qt.MouseButton.RightButton and self._picking:
+            self.stop_picking()
+
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        if event is None:
+            return
+        self._mouse = event.position()
+        if self._pan_from is not None:
+            here = event.position().toPoint()
+            step = here - self._pan_from
+            self._pan_from = here
+            self.look_at(self._view.panned(step.x(), step.y()))
+        x, y = self._view.to_mm(self._mouse.x(), self._mouse.y())
+        self.cursor_moved.emit(x, y)
+        if self._band_from is None and self._pan_from is None and not self._picking:
+            self._hover = self._content.scene.nearest(x, y, _REACH / self._view.scale)
+        self.update()
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        if event is None:
+            return
+        if self._pan_from is not None:
+            self._pan_from = None
+            self.unsetCursor()
+        elif self._band_from is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._end_band(self._band_from, event)
+            self._band_from = None
+        self.update()
+
+    def _end_band(self, begin: QPointF, event: QMouseEvent) -> None:
+        add = bool(event.modifiers() & Qt.KeyboardModifier.ControlModifier)
+        end = event.position()
+        if (end - begin).manhattanLength() < 5:
+            self._click(end, add)
+            return
+        x, y = self._view.to_mm(min(begin.x(), end.x()), max(begin.y(), end.y()))
+        u, v = self._view.to_mm(max(begin.x(), end.x()), min(begin.y(), end.y()))
+        found = self._content.scene.within((x, y, u, v), touching=end.x() < begin.x())
+        self._select(found, add)
+
+    def _click(self, at: QPointF, add: bool) -> None:
+        for finding in self._content.findings:
+            px, py = self._view.to_pixels(finding.place.x, finding.place.y)
+            if abs(px - at.x()) <= 9 and abs(py - at.y()) <= 9:
+                self.finding_clicked.emit(finding.key)
+                return
+        x, y = self._view.to_mm(at.x(), at.y())
+        hit = self._content.scene.nearest(x, y, _REACH / self._view.scale)
+        self._select([hit] if hit >= 0 else [], add)
+
+    def _select(self, found: list[int], add: bool) -> None:
+        self._selected = sorted(set(self._selected) ^ set(found)) if add else found
+        self.selection_changed.emit()
+        self.update()
+
+    def _snapped(self, at: QPointF) -> tuple[float, float]:
+        """The nearest end or centre within reach of a place in the window, else the place itself (mm)."""
+        x, y = self._view.to_mm(at.x(), at.y())
+        reach = _SNAP / self._view.scale
+        scene = self._content.scene
+        best, distance = (x, y), reach
+        for k in scene.within((x - reach, y - reach, x + reach, y + reach), touching=True):
+            for point in self._format.anchors(scene.curves[k]):
+                away = ((point.x - x) ** 2 + (point.y - y) ** 2) ** 0.5
+                if away <= distance:
+                    best, distance = (point.x, point.y), away
+        return best
+
+    def leaveEvent(self, event: QEvent | None) -> None:
+        del event
+        self._hover = -1
+        self.update()
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        if event is None:
+            return
+        step = 40
+        moves = {
+            Qt.Key.Key_Left: (step, 0),
+            Qt.Key.Key_Right: (-step, 0),
+            Qt.Key.Key_Up: (0, step),
+            Qt.Key.Key_Down: (0, -step),
+        }
+        key = Qt.Key(event.key())
+        if key in moves:
+            self.look_at(self._view.panned(*moves[key]))
+        elif key in (Qt.Key.Key_Plus, Qt.Key.Key_Equal):
+            self.zoom(1.25)
+        elif key == Qt.Key.Key_Minus:
+            self.zoom(0.8)
+        elif key == Qt.Key.Key_Space and not event.isAutoRepeat():
+            self._space = True
+            self.setCursor(Qt.CursorShape.OpenHandCursor)
+        elif key == Qt.Key.Key_Escape:
+            self.stop_picking()
+            self.clear_selection()
+        else:
+            super().keyPressEvent(event)
+
+    def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
+        if event is not None and event.key() == Qt.Key.Key_Space and not event.isAutoRepeat():
+            self._space = False
+            self.unsetCursor()
+        else:
+            super().keyReleaseEvent(event)

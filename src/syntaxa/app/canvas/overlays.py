@@ -1,0 +1,125 @@
+"""What lies over and under the curves: region tints, findings, the origin, hover and selection."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
+
+from syntaxa.app.canvas.view import View
+from syntaxa.app.theme.glyphs import draw_glyph
+from syntaxa.app.theme.tokens import Tokens
+from syntaxa.geometry.rows import shape_of_rows
+from syntaxa.geometry.shapes import Shape
+from syntaxa.mend.model import Finding, Region
+
+#: Findings drawn at the most in one frame; the list has them all.
+_MOST_GLYPHS = 400
+
+#: Pixels; glyphs nearer than this to one another are drawn as one.
+_CROWD = 17
+
+
+def region_path(region: Region, view: View) -> QPainterPath:
+    """The outline of a region with its holes, in pixels."""
+    path = QPainterPath()
+    path.setFillRule(Qt.FillRule.OddEvenFill)
+    for loop in region.loops:
+        points = shape_of_rows(loop, True).flattened(0.4 / view.scale) if len(loop) > 1 else loop[:, :2]
+        path.addPolygon(polygon_of(points, view))
+        path.closeSubpath()
+    return path
+
+
+def polygon_of(points: np.ndarray, view: View) -> QPolygonF:  # type: ignore[type-arg]
+    """Points (n, 2) in mm as a polygon in pixels."""
+    pixels = (points - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
+    return QPolygonF([QPointF(x, y) for x, y in np.clip(pixels, -1e6, 1e6).tolist()])
+
+
+def tint_regions(painter: QPainter, regions: Sequence[Region], view: View, tokens: Tokens, chosen: str) -> None:
+    """Tints closed regions: deeper ones in turn lighter and darker, so that holes are seen as what they are."""
+    left, bottom, right, top = view.box
+    painter.setPen(Qt.PenStyle.NoPen)
+    for region in regions:
+        x, y, u, v = region.box
+        if x > right or u < left or y > top or v < bottom or max(u - x, v - y) * view.scale < 2:
+            continue
+        colour = QColor(tokens.tint)
+        colour.setAlphaF(0.34 if region.id == chosen else (0.15, 0.07)[region.depth % 2])
+        painter.fillPath(region_path(region, view), colour)
+
+
+def draw_findings(
+    painter: QPainter, findings: Sequence[Finding], view: View, tokens: Tokens, chosen: str
+) -> None:
+    """A glyph at each finding; where they crowd, one stands for its neighbours."""
+    taken: set[tuple[int, int]] = set()
+    ink, ground = QColor(tokens.persimmon), QColor(tokens.canvas)
+    drawn = 0
+    current = None
+    for finding in findings:
+        if finding.key == chosen:
+            current = finding
+            continue
+        px, py = view.to_pixels(finding.place.x, finding.place.y)
+        cell = (int(px // _CROWD), int(py // _CROWD))
+        if not (0 <= px <= view.width and 0 <= py <= view.height) or cell in taken or drawn >= _MOST_GLYPHS:
+            continue
+        taken.add(cell)
+        drawn += 1
+        draw_glyph(painter, finding.kind, QPointF(px, py), ink, ground, 0.8)
+    if current is not None:
+        _draw_chosen(painter, current, view, tokens)
+
+
+def _draw_chosen(painter: QPainter, finding: Finding, view: View, tokens: Tokens) -> None:
+    """The chosen finding: a ring leaves its place free to be seen, the glyph stands beside it."""
+    px, py = view.to_pixels(finding.place.x, finding.place.y)
+    radius = max(12.0, min(finding.size * view.scale * 0.8, 120.0))
+    painter.setPen(QPen(QColor(tokens.persimmon), 2))
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.drawEllipse(QPointF(px, py), radius, radius)
+    beside = QPointF(px + radius * 0.75 + 14, py - radius * 0.75 - 14)
+    painter.drawLine(QPointF(px + radius * 0.71, py - radius * 0.71), beside)
+    draw_glyph(painter, finding.kind, beside, QColor(tokens.on_persimmon), QColor(tokens.persimmon), 1.05)
+
+
+def draw_origin(painter: QPainter, view: View, tokens: Tokens) -> None:
+    """A cross with two arms at 0, 0."""
+    px, py = view.to_pixels(0.0, 0.0)
+    if not (-40 <= px <= view.width + 40 and -40 <= py <= view.height + 40):
+        return
+    painter.setPen(QPen(QColor(tokens.accent), 1.6))
+    painter.setBrush(QColor(tokens.canvas))
+    painter.drawLine(QPointF(px, py), QPointF(px + 30, py))
+    painter.drawLine(QPointF(px, py), QPointF(px, py - 30))
+    painter.drawLine(QPointF(px + 30, py), QPointF(px + 26, py - 3))
+    painter.drawLine(QPointF(px, py - 30), QPointF(px + 3, py - 26))
+    painter.drawEllipse(QPointF(px, py), 4, 4)
+
+
+def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: View, pen: QPen) -> None:
+    """A few shapes over everything: hover and selection."""
+    painter.setPen(pen)
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    for shape in shapes:
+        painter.drawPolyline(polygon_of(shape.flattened(0.3 / view.scale), view))
+
+
+def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: Tokens) -> None:
+    """A small label beside the cursor, kept inside the window."""
+    metrics = painter.fontMetrics()
+    width, height = metrics.horizontalAdvance(text) + 16, metrics.height() + 8
+    x = min(at.x() + 16, view.width - width - 6)
+    y = min(at.y() + 18, view.height - height - 6)
+    frame = QRectF(x, y, width, height)
+    painter.setPen(QPen(QColor(tokens.accent), 1))
+    painter.setBrush(QColor(tokens.raised))
+    painter.drawRoundedRect(frame, 5, 5)
+    painter.setPen(QColor(tokens.text))
+    painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, text)
+
+

@@ -1,0 +1,132 @@
+"""A scene painted into an image, in slices that leave the interface free between them.
+
+Each curve is drawn at the level that fits its size on the screen; what is smaller than a pixel is one pixel.
+Coordinates are taken relative to the middle of the view in float64 before they become pixels.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+import numpy as np
+from PyQt6 import sip
+from PyQt6.QtCore import QLineF
+from PyQt6.QtGui import QColor, QImage, QPainter, QPen
+
+from syntaxa.app.canvas.scene import Floats, Ints, Scene
+from syntaxa.app.canvas.view import View
+
+#: Pixels; a curve this large or larger is drawn at level 0, 1, 2.
+_LEVEL_FROM = (40.0, 6.0, 1.5)
+
+#: Pixels; what is larger is flattened anew, so that circles stay round when zoomed in.
+_HUGE = 700.0
+
+#: Segments painted between two looks at the event queue: some 8 ms.
+SLICE = 12_000
+
+
+def slices(scene: Scene, view: View, image: QImage, pens: list[QPen], antialias: bool) -> Iterator[None]:
+    """Paints the scene; yields after each slice. The view is in device pixels, as large as the image."""
+    if not len(scene):
+        return
+    left, bottom, right, top = view.box
+    ox, oy = scene.origin
+    box = scene.box
+    seen = (box[:, 0] <= right - ox) & (box[:, 2] >= left - ox) & (box[:, 1] <= top - oy) & (box[:, 3] >= bottom - oy)
+    visible = np.flatnonzero(seen)
+    pixels = scene.size[visible] * view.scale
+    yield from _specks(scene, view, image, pens, visible[pixels < _LEVEL_FROM[-1]])
+    upper = _HUGE
+    for level, lower in enumerate(_LEVEL_FROM):
+        chosen = visible[(pixels >= lower) & (pixels < upper)]
+        yield from _segments(scene, level, view, image, pens, chosen, antialias)
+        upper = lower
+    yield from _huge(scene, view, image, pens, visible[pixels >= _HUGE], antialias)
+
+
+def _specks(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: Ints) -> Iterator[None]:
+    if not len(chosen):
+        return
+    middle = (scene.box[chosen, :2] + scene.box[chosen, 2:]) / 2 + scene.origin - (view.x, view.y)
+    place = (middle * (view.scale, -view.scale) + (view.width / 2, view.height / 2)).astype(np.int64)
+    inside = (place >= 0).all(axis=1) & (place < (view.width, view.height)).all(axis=1)
+    bits = image.bits()
+    if bits is None:
+        return
+    bits.setsize(image.sizeInBytes())
+    pixels = np.frombuffer(bits, np.uint32).reshape(image.height(), image.bytesPerLine() // 4)
+    colours = np.array([pen.color().rgb() for pen in pens], dtype=np.uint32)
+    pixels[place[inside, 1], place[inside, 0]] = colours[scene.colour[chosen[inside]]]
+    yield
+
+
+def _segments(
+    scene: Scene, level: int, view: View, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool
+) -> Iterator[None]:
+    source = scene.levels[level]
+    for colour in np.unique(scene.colour[chosen]).tolist():
+        own = chosen[scene.colour[chosen] == colour]
+        index = _ranges(source.first[own], source.count[own])
+        for begin in range(0, len(index), SLICE):
+            part = source.segments[index[begin : begin + SLICE]]
+            paint_segments(image, _to_pixels(part, scene.origin, view), pens[colour], antialias)
+            yield
+
+
+def _huge(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool) -> Iterator[None]:
+    for colour in np.unique(scene.colour[chosen]).tolist():
+        batch: list[Floats] = []
+        waiting = 0
+        own = chosen[scene.colour[chosen] == colour].tolist()
+        for k in own:
+            points = scene.curves[k].shape.flattened(0.2 / view.scale) - scene.origin
+            batch.append(np.hstack([points[:-1], points[1:]]))
+            waiting += len(points)
+            if waiting > SLICE or k == own[-1]:
+                paint_segments(image, _to_pixels(np.concatenate(batch), scene.origin, view), pens[colour], antialias)
+                batch, waiting = [], 0
+                yield
+
+
+def _to_pixels(segments: Floats, origin: Floats, view: View) -> Floats:
+    shift = np.tile(origin - (view.x, view.y), 2)
+    factor = np.array([view.scale, -view.scale] * 2)
+    middle = np.array([view.width / 2, view.height / 2] * 2)
+    # Far outside the window Qt's clipping loses its footing; nothing there is seen.
+    return np.clip((segments + shift) * factor + middle, -1e6, 1e6)
+
+
+def paint_segments(image: QImage, segments: Floats, pen: QPen, antialias: bool) -> None:
+    """Draws segments (m, 4) in pixels at once, through one block of memory."""
+    count = len(segments)
+    if not count:
+        return
+    lines = sip.array(QLineF, count)
+    memory = np.frombuffer(sip.voidptr(lines, count * 32), np.float64).reshape(-1, 4)  # type: ignore[call-overload]
+    memory[:] = segments
+    painter = QPainter(image)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing, antialias)
+    painter.setPen(pen)
+    painter.drawLines(lines)  # type: ignore[call-overload]
+    painter.end()
+
+
+def _ranges(first: Ints, count: Ints) -> Ints:
+    """All indices first[k] .. first[k] + count[k], one after the other."""
+    total = int(count.sum())
+    if not total:
+        return np.empty(0, dtype=np.int64)
+    steps = np.ones(total, dtype=np.int64)
+    ends = np.cumsum(count)
+    steps[0] = first[0]
+    steps[ends[:-1]] = first[1:] - (first[:-1] + count[:-1]) + 1
+    return np.cumsum(steps)
+
+
+def pen_of(colour: int, width: float = 1.0) -> QPen:
+    """A cosmetic pen; wider ones cost several times as much."""
+    pen = QPen(QColor(colour))
+    pen.setWidthF(width)
+    pen.setCosmetic(True)
+    return pen

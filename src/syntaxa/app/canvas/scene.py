@@ -1,0 +1,178 @@
+"""Curves made ready for drawing: flattened once, at three strides, in NumPy arrays.
+
+Level 0 is for what is large on the screen, level 1 takes every fourth vertex, level 2 every sixteenth.
+Built away from the interface thread; never changed afterwards. No geometry is decided here.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.int64]
+
+STRIDES = (1, 4, 16)
+
+#: Vertices of a full circle at level 0; a multiple of every stride.
+_CIRCLE = 128
+
+
+@dataclass(frozen=True, slots=True)
+class Level:
+    """Segments (m, 4) of all curves; those of curve k are segments[first[k] : first[k] + count[k]]."""
+
+    segments: Floats
+    first: Ints
+    count: Ints
+
+
+@dataclass(frozen=True)
+class Scene:
+    """n curves: their colours (index into `palette`), boxes (n, 4), and levels. Coordinates are less `origin`."""
+
+    curves: Sequence[Curve]
+    colour: Ints
+    palette: tuple[int, ...]
+    box: Floats
+    levels: tuple[Level, ...]
+    origin: Floats
+
+    @classmethod
+    def of(cls, groups: Iterable[tuple[int, Sequence[Curve]]]) -> Scene:
+        """A scene of groups of curves, each with its colour (0xRRGGBB); a curve's own colour wins."""
+        curves: list[Curve] = []
+        palette: dict[int, int] = {}
+        colour: list[int] = []
+        for group_colour, members in groups:
+            for curve in members:
+                own = group_colour if curve.style.colour is None else curve.style.colour
+                curves.append(curve)
+                colour.append(palette.setdefault(own, len(palette)))
+        points, lengths = _flattened([c.shape for c in curves])
+        first = np.concatenate([[0], np.cumsum(lengths)]).astype(np.int64)
+        if len(curves):
+            low = np.minimum.reduceat(points, first[:-1])
+            high = np.maximum.reduceat(points, first[:-1])
+            origin = (low.min(axis=0) + high.max(axis=0)) / 2
+            box = np.hstack([low - origin, high - origin])
+        else:
+            origin, box = np.zeros(2), np.empty((0, 4))
+        points = points - origin
+        levels = tuple(_level(points, first[:-1], lengths, stride) for stride in STRIDES)
+        return cls(curves, np.array(colour, dtype=np.int64), tuple(palette), box, levels, origin)
+
+    def __len__(self) -> int:
+        return len(self.curves)
+
+    @cached_property
+    def size(self) -> Floats:
+        """Larger side of each curve's box, (n,) mm."""
+        return np.maximum(self.box[:, 2] - self.box[:, 0], self.box[:, 3] - self.box[:, 1])
+
+    @cached_property
+    def tree(self) -> shapely.STRtree:
+        """Boxes of all curves, for picking."""
+        return shapely.STRtree(shapely.box(*self.box.T))
+
+    def extents(self) -> tuple[float, float, float, float] | None:
+        """Bounding box in mm; None for an empty scene."""
+        if not len(self.curves):
+            return None
+        low, high = self.box[:, :2].min(axis=0) + self.origin, self.box[:, 2:].max(axis=0) + self.origin
+        return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+
+    def nearest(self, x: float, y: float, reach: float) -> int:
+        """Index of the curve nearest to a place (mm) within the reach (mm), or -1."""
+        if not len(self.curves):
+            return -1
+        here = np.array([x, y]) - self.origin
+        close = self.tree.query(shapely.box(*(here - reach), *(here + reach)))
+        best, best_distance = -1, reach
+        for k in close.tolist():
+            distance = self._distance(k, here)
+            if distance <= best_distance:
+                best, best_distance = k, distance
+        return best
+
+    def within(self, box: tuple[float, float, float, float], touching: bool) -> list[int]:
+        """Curves inside a box (mm), or all that touch it."""
+        if not len(self.curves):
+            return []
+        low, high = np.array(box[:2]) - self.origin, np.array(box[2:]) - self.origin
+        inside = (self.box[:, :2] >= low).all(axis=1) & (self.box[:, 2:] <= high).all(axis=1)
+        if not touching:
+            return np.flatnonzero(inside).tolist()
+        meets = (self.box[:, :2] <= high).all(axis=1) & (self.box[:, 2:] >= low).all(axis=1) & ~inside
+        frame = shapely.box(*low, *high)
+        level = self.levels[0]
+        hit = [
+            k
+            for k in np.flatnonzero(meets).tolist()
+            if shapely.intersects(frame, shapely.linestrings(_segments(level, k).reshape(-1, 2, 2))).any()
+        ]
+        return sorted([*np.flatnonzero(inside).tolist(), *hit])
+
+    def _distance(self, k: int, here: Floats) -> float:
+        segments = _segments(self.levels[0], k)
+        a, d = segments[:, :2], segments[:, 2:] - segments[:, :2]
+        square = np.maximum((d * d).sum(axis=1), 1e-300)
+        share = np.clip(((here - a) * d).sum(axis=1) / square, 0.0, 1.0)
+        return float(np.hypot(*(a + d * share[:, None] - here).T).min())
+
+
+def _segments(level: Level, k: int) -> Floats:
+    return level.segments[level.first[k] : level.first[k] + level.count[k]]
+
+
+def _flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
+    """Vertices of all shapes one after the other, and how many each has (at least two)."""
+    parts: list[Floats] = [np.empty((0, 2))] * len(shapes)
+    lines = [k for k, s in enumerate(shapes) if isinstance(s, Line)]
+    rounds = [k for k, s in enumerate(shapes) if isinstance(s, Arc | Circle)]
+    if lines:
+        ends = np.array([(s.start.x, s.start.y, s.end.x, s.end.y) for s in (shapes[k] for k in lines)])  # type: ignore[union-attr]
+        for k, part in zip(lines, ends.reshape(-1, 2, 2), strict=True):
+            parts[k] = part
+    for k, part in zip(rounds, _arcs_flattened([shapes[k] for k in rounds]), strict=True):  # type: ignore[misc]
+        parts[k] = part
+    for k, shape in enumerate(shapes):
+        if not len(parts[k]):
+            part = shape.flattened(max(shape.length * 2e-4, 1e-9))
+            parts[k] = part if len(part) > 1 else np.repeat(part, 2, axis=0)
+    lengths = np.array([len(p) for p in parts], dtype=np.int64)
+    return (np.concatenate(parts) if parts else np.empty((0, 2))), lengths
+
+
+def _arcs_flattened(shapes: Sequence[Arc | Circle]) -> list[Floats]:
+    if not shapes:
+        return []
+    rows = np.array([
+        (s.centre.x, s.centre.y, s.radius, *((s.start_angle, s.sweep) if isinstance(s, Arc) else (0.0, TURN)))
+        for s in shapes
+    ])
+    steps = np.maximum(4, np.ceil(np.abs(rows[:, 4]) / TURN * _CIRCLE)).astype(np.int64)
+    result = []
+    for row, count in zip(rows, steps.tolist(), strict=True):
+        angle = row[3] + row[4] * (np.arange(count + 1) / count)
+        result.append(np.column_stack([row[0] + row[2] * np.cos(angle), row[1] + row[2] * np.sin(angle)]))
+    return result
+
+
+def _level(points: Floats, first: Ints, lengths: Ints, stride: int) -> Level:
+    pieces = lengths - 1
+    count = -(-pieces // stride)
+    begin = np.concatenate([[0], np.cumsum(count)]).astype(np.int64)
+    curve = np.repeat(np.arange(len(first)), count)
+    step = np.arange(begin[-1]) - begin[curve] if len(curve) else np.empty(0, dtype=np.int64)
+    tail = first[curve] + np.minimum(step * stride, pieces[curve])
+    head = first[curve] + np.minimum((step + 1) * stride, pieces[curve])
+    return Level(np.hstack([points[tail], points[head]]), begin[:-1], count)

@@ -1,0 +1,87 @@
+"""Every command in one table: it feeds the menus, the shortcuts, the tool tips and the command palette."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from PyQt6.QtGui import QAction, QKeySequence
+
+from syntaxa.app.theme.icons import icon
+
+if TYPE_CHECKING:
+    from syntaxa.app.main_window import MainWindow
+    from syntaxa.app.theme.tokens import Tokens
+
+
+@dataclass(frozen=True, slots=True)
+class Command:
+    """A command: the window's method that does it, its title, menu, keys and icon, and when it can be had.
+
+    needs   "" always, "job" with a job open, "undo", "redo", "findings", "chosen" with a finding chosen, "busy"
+    """
+
+    method: str
+    title: str
+    menu: str
+    keys: str = ""
+    icon: str = ""
+    needs: str = ""
+    checkable: bool = False
+    separated: bool = False
+
+
+COMMANDS: tuple[Command, ...] = (
+    Command("ask_open", "Open…", "File", "Ctrl+O", "open"),
+    Command("open_demo", "Open the demo", "File", "", "demo"),
+    Command("save", "Save the job", "File", "Ctrl+S", "save", "job", separated=True),
+    Command("save_as", "Save the job as…", "File", "Ctrl+Shift+S", "", "job"),
+    Command("ask_deliver", "Deliver profiles…", "File", "Ctrl+E", "deliver", "job"),
+    Command("close", "Quit", "File", "Ctrl+Q", "close", separated=True),
+    Command("undo", "Undo", "Edit", "Ctrl+Z", "undo", "undo"),
+    Command("redo", "Redo", "Edit", "Ctrl+Shift+Z", "redo", "redo"),
+    Command("select_all", "Select all curves", "Edit", "Ctrl+A", "", "job", separated=True),
+    Command("clear_selection", "Select nothing", "Edit", "Ctrl+D", "", "job"),
+    Command("cancel_work", "Stop computing", "Edit", "Ctrl+.", "close", "busy", separated=True),
+    Command("fit", "Fit everything", "View", "F", "fit", "job"),
+    Command("zoom_in", "Zoom in", "View", "Ctrl++", "", "job"),
+    Command("zoom_out", "Zoom out", "View", "Ctrl+-", "", "job"),
+    Command("toggle_beneath", "Received drawing beneath", "View", "B", "beneath", "job", checkable=True, separated=True),
+    Command("toggle_ledger", "Ledger", "View", "Ctrl+L", "", "", checkable=True),
+    Command("switch_look", "Paper or Night", "View", "Ctrl+T", "look", separated=True),
+    Command("next_finding", "Next finding", "Mend", "N", "next", "findings"),
+    Command("previous_finding", "Previous finding", "Mend", "Shift+N", "previous", "findings"),
+    Command("fix_chosen", "Fix this finding", "Mend", "X", "fix", "chosen", separated=True),
+    Command("fix_all", "Fix all findings", "Mend", "Ctrl+Shift+X", "fix-all", "findings"),
+    Command("open_palette", "Find a command…", "Help", "Ctrl+K", "palette"),
+    Command("tell_about", "About Syntaxa", "Help", "F1", "info"),
+)
+
+
+class Actions:
+    """The commands as actions of a window; kept here, or Python would drop them."""
+
+    def __init__(self, window: MainWindow) -> None:
+        self.by_method: dict[str, QAction] = {}
+        for command in COMMANDS:
+            action = QAction(command.title, window)
+            action.setCheckable(command.checkable)
+            if command.keys:
+                action.setShortcut(QKeySequence(command.keys))
+            keys = f" ({command.keys})" if command.keys else ""
+            action.setToolTip(f"{command.title}{keys}")
+            method = getattr(window, command.method)
+            action.triggered.connect(lambda _checked=False, run=method: run())
+            window.addAction(action)
+            self.by_method[command.method] = action
+
+    def dress(self, tokens: Tokens) -> None:
+        """Gives the icons the colours of a look."""
+        for command in COMMANDS:
+            if command.icon:
+                self.by_method[command.method].setIcon(icon(command.icon, tokens))
+
+    def enable(self, met: set[str]) -> None:
+        """Lets through the commands whose need is met."""
+        for command in COMMANDS:
+            self.by_method[command.method].setEnabled(not command.needs or command.needs in met)

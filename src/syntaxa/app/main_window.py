@@ -1,0 +1,528 @@
+"""The window: rail, canvas, stage panel, ledger and status; every command is a method of it."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, Qt
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QResizeEvent
+from PyQt6.QtWidgets import (
+    QApplication,
+    QHBoxLayout,
+    QMainWindow,
+    QMessageBox,
+    QSplitter,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+
+from syntaxa import __version__
+from syntaxa.app.canvas.canvas import Canvas, CanvasContent
+from syntaxa.app.choosers import Choosers
+from syntaxa.app.commands import COMMANDS, Actions
+from syntaxa.app.ledger_view import LedgerView
+from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.rail import Rail
+from syntaxa.app.session import Session, orphaned_recoveries
+from syntaxa.app.settings import Settings
+from syntaxa.app.stages.base import StagePanel
+from syntaxa.app.stages.deliver import DeliverPanel
+from syntaxa.app.stages.intake import IntakePanel
+from syntaxa.app.stages.measure import MeasurePanel
+from syntaxa.app.stages.mend import MendPanel
+from syntaxa.app.stages.route import RoutePanel
+from syntaxa.app.status import StatusLine
+from syntaxa.app.tasks import Lane
+from syntaxa.app.theme.style import dress
+from syntaxa.app.theme.tokens import LOOKS, Tokens
+from syntaxa.app.welcome import Welcome
+from syntaxa.app.widgets.banner import Banner
+from syntaxa.app.widgets.command_palette import CommandPalette
+from syntaxa.deliver.profiles import Profiles
+from syntaxa.deliver.write import deliver
+from syntaxa.errors import Progress
+from syntaxa.job.store import ENDING
+from syntaxa.mend.model import Finding, Region
+
+#: mm shown round a finding at least, and times its size, so that its place can be told.
+_CONTEXT_MM, _CONTEXT_TIMES = 4.0, 14.0
+
+DemoMaker = Callable[[Path], Path]
+
+
+class MainWindow(QMainWindow):
+    """Puts the parts together; holds no job itself."""
+
+    def __init__(self, settings: Settings, recovery: Path, choosers: Choosers, make_demo: DemoMaker) -> None:
+        super().__init__()
+        self.settings, self._choosers, self._make_demo = settings, choosers, make_demo
+        self._recovery = recovery
+        self.session = Session(recovery, self)
+        self.deliveries = Lane(self)
+        self.tokens: Tokens = LOOKS[settings.values.look]
+        self.lengths = LengthFormat(settings.values.display_unit)
+        self.setAcceptDrops(True)
+        self.setMinimumSize(900, 600)
+        self.resize(1280, 800)
+        self._make_parts()
+        self._lay_out()
+        self._make_menus()
+        self._connect()
+        if settings.values.geometry:
+            self.restoreGeometry(QByteArray(settings.values.geometry))
+        self._dress()
+        self.show_stage(0)
+        self.toggle_ledger(settings.values.ledger)
+        self._refresh()
+
+    # ------------------------------------------------------------------ making
+
+    def _make_parts(self) -> None:
+        self.canvas = Canvas()
+        self.intake = IntakePanel(self.session)
+        self.measure = MeasurePanel(self.session)
+        self.route = RoutePanel(self.session)
+        self.mend = MendPanel(self.session)
+        self.deliver = DeliverPanel(self.session)
+        self.panels: tuple[StagePanel, ...] = (self.intake, self.measure, self.route, self.mend, self.deliver)
+        self.rail = Rail(self.panels)
+        self.stack = QStackedWidget()
+        self.stack.setObjectName("panel")
+        for panel in self.panels:
+            self.stack.addWidget(panel)
+        self.ledger = LedgerView(self.session)
+        self.banner = Banner()
+        self.welcome = Welcome(self.canvas)
+        self.status = StatusLine()
+        self.palette_ = CommandPalette(self)
+
+    def _lay_out(self) -> None:
+        side = QSplitter(Qt.Orientation.Vertical)
+        side.setChildrenCollapsible(False)
+        side.addWidget(self.stack)
+        side.addWidget(self.ledger)
+        side.setStretchFactor(0, 4)
+        side.setStretchFactor(1, 1)
+        side.setSizes([500, 210])
+        middle = QWidget()
+        column = QVBoxLayout(middle)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self.banner)
+        column.addWidget(self.canvas, 1)
+        across = QSplitter(Qt.Orientation.Horizontal)
+        across.setChildrenCollapsible(False)
+        across.addWidget(middle)
+        across.addWidget(side)
+        across.setStretchFactor(0, 1)
+        across.setSizes([820, 370])
+        side.setMinimumWidth(350)
+        root = QWidget()
+        root.setObjectName("root")
+        row = QHBoxLayout(root)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(0)
+        row.addWidget(self.rail)
+        row.addWidget(across, 1)
+        self.setCentralWidget(root)
+        self.setStatusBar(self.status)
+
+    def _make_menus(self) -> None:
+        self.actions_ = Actions(self)
+        bar = self.menuBar()
+        assert bar is not None, "a main window has a menu bar"
+        for name in dict.fromkeys(c.menu for c in COMMANDS):
+            menu = bar.addMenu(name)
+            assert menu is not None, "a menu bar gives the menu that it was asked for"
+            for command in (c for c in COMMANDS if c.menu == name):
+                if command.separated:
+                    menu.addSeparator()
+                menu.addAction(self.actions_.by_method[command.method])
+
+    def _connect(self) -> None:
+        session = self.session
+        session.opened.connect(self._opened)
+        session.evaluated.connect(self._evaluated)
+        session.surveyed.connect(self._surveyed)
+        session.history_changed.connect(self._history_changed)
+        session.failed.connect(self.complain)
+        session.told.connect(self.status.tell)
+        for lane in (session.work, session.survey_work, self.deliveries):
+            lane.progress.connect(self.status.show_progress)
+            lane.changed.connect(self._work_changed)
+        self.status.cancel_wanted.connect(self.cancel_work)
+        self.rail.chosen.connect(self.show_stage)
+        self.canvas.cursor_moved.connect(lambda x, y: self.status.show_cursor(x, y, self.lengths))
+        self.canvas.selection_changed.connect(self._selection_changed)
+        self.canvas.point_picked.connect(self.measure.place_at)
+        self.canvas.finding_clicked.connect(self._finding_clicked)
+        self.intake.open_wanted.connect(self.ask_open)
+        self.intake.path_wanted.connect(self.open_path)
+        self.welcome.open_wanted.connect(self.ask_open)
+        self.welcome.demo_wanted.connect(self.open_demo)
+        self.measure.pick_wanted.connect(self._pick_origin)
+        self.measure.display_unit_chosen.connect(self.set_display_unit)
+        self.mend.finding_chosen.connect(self._show_finding)
+        self.mend.region_chosen.connect(self._show_region)
+        self.deliver.deliver_wanted.connect(self.ask_deliver)
+
+    # ------------------------------------------------------------------ commands: files
+
+    def ask_open(self) -> None:
+        """Asks for a drawing or a job and opens it."""
+        path = self._choosers.open_file(self, self.settings.values.folder)
+        if path is not None:
+            self.open_path(path)
+
+    def open_path(self, path: Path) -> None:
+        """Opens a drawing or a job, after asking about unsaved work."""
+        if self._may_leave():
+            self._opening = path
+            self.session.open_path(path)
+
+    def open_demo(self) -> None:
+        """Opens the demo drawing, made anew."""
+        folder = self._recovery.parent / "demo"
+        try:
+            folder.mkdir(parents=True, exist_ok=True)
+            path = self._make_demo(folder)
+        except OSError as error:
+            self.complain(f"The demo cannot be written to {folder}: {error.strerror}.")
+            return
+        self.open_path(path)
+
+    def save(self) -> bool:
+        """Saves the job where it came from, or asks."""
+        if self.session.path is None:
+            return self.save_as()
+        return self.session.save(self.session.path, self._preview())
+
+    def save_as(self) -> bool:
+        """Asks where to save the job."""
+        path = self._choosers.save_job(self, self.settings.values.folder, self.session.name)
+        if path is None:
+            return False
+        if path.suffix.lower() != ENDING:
+            path = path.with_name(path.name + ENDING)
+        saved = self.session.save(path, self._preview())
+        if saved:
+            self.settings.add_recent(path)
+        return saved
+
+    def ask_deliver(self) -> None:
+        """Asks for a file and writes the profiles to it."""
+        self.show_stage(self.panels.index(self.deliver))
+        state = self.session.state
+        if state is None:
+            return
+        ending = self.deliver.ending
+        path = self._choosers.save_profiles(self, self.settings.values.folder, self.session.name, ending)
+        if path is None:
+            return
+        if path.suffix.lower() != ending:
+            path = path.with_name(path.name + ending)
+        output = self.deliver.output
+
+        def write(progress: Progress) -> list[Profiles]:
+            progress(0.1)
+            return list(deliver(state, path, output))
+
+        def written(profiles: list[Profiles]) -> None:
+            count = sum(len(p.shapes) for p in profiles)
+            self.deliver.tell_written(path, count)
+            self.status.tell(f"Wrote {path.name}.")
+
+        self.deliveries.run(f"Writing {path.name}", write, written, self.complain)
+
+    # ------------------------------------------------------------------ commands: editing
+
+    def undo(self) -> None:
+        """Takes the last change back."""
+        self.session.undo()
+
+    def redo(self) -> None:
+        """Does again what was undone."""
+        self.session.redo()
+
+    def select_all(self) -> None:
+        """Selects every curve."""
+        self.canvas.select_all()
+
+    def clear_selection(self) -> None:
+        """Selects nothing."""
+        self.canvas.clear_selection()
+
+    def cancel_work(self) -> None:
+        """Stops what is being computed."""
+        self.session.cancel()
+        self.deliveries.cancel()
+
+    # ------------------------------------------------------------------ commands: view
+
+    def fit(self) -> None:
+        """Shows everything."""
+        self.canvas.fit()
+
+    def zoom_in(self) -> None:
+        """Zooms in about the middle."""
+        self.canvas.zoom(1.25)
+
+    def zoom_out(self) -> None:
+        """Zooms out about the middle."""
+        self.canvas.zoom(0.8)
+
+    def toggle_beneath(self) -> None:
+        """Shows or hides the received drawing beneath the result."""
+        self.canvas.set_beneath(self.actions_.by_method["toggle_beneath"].isChecked())
+
+    def toggle_ledger(self, shown: bool | None = None) -> None:
+        """Shows or hides the ledger."""
+        action = self.actions_.by_method["toggle_ledger"]
+        if shown is not None:
+            action.setChecked(shown)
+        self.ledger.setVisible(action.isChecked())
+
+    def switch_look(self) -> None:
+        """Changes between Paper and Night."""
+        self.settings.values.look = "night" if self.tokens.name == "paper" else "paper"
+        self.tokens = LOOKS[self.settings.values.look]
+        self._dress()
+
+    def set_display_unit(self, unit: str) -> None:
+        """Shows lengths in another unit; nothing else changes."""
+        self.settings.values.display_unit = unit
+        self.lengths = LengthFormat(unit)
+        self._dress()
+
+    def show_stage(self, index: int) -> None:
+        """Goes to a stage."""
+        self.rail.choose(index)
+        self.stack.setCurrentIndex(index)
+        self.canvas.stop_picking()
+        self._show_content()
+
+    # ------------------------------------------------------------------ commands: findings and help
+
+    def next_finding(self) -> None:
+        """Goes to the next finding."""
+        self.show_stage(self.panels.index(self.mend))
+        self.mend.step(1)
+
+    def previous_finding(self) -> None:
+        """Goes to the previous finding."""
+        self.show_stage(self.panels.index(self.mend))
+        self.mend.step(-1)
+
+    def fix_chosen(self) -> None:
+        """Fixes the chosen finding."""
+        self.mend.fix_chosen()
+
+    def fix_all(self) -> None:
+        """Fixes all findings."""
+        self.session.fix(None)
+
+    def open_palette(self) -> None:
+        """Finds a command by typing."""
+        self.palette_.open_with([self.actions_.by_method[c.method] for c in COMMANDS])
+
+    def tell_about(self) -> None:
+        """What the program is."""
+        self._choosers.tell(
+            self,
+            "About Syntaxa",
+            f"Syntaxa {__version__}\n\nTurns received drawings into closed, true-size profiles, "
+            "with every change accounted for.\n\nFree software under the GNU General Public License, version 3 or later.",
+        )
+
+    # ------------------------------------------------------------------ following the session
+
+    def _opened(self) -> None:
+        job = self.session.job
+        assert job is not None, "something was opened"
+        self.banner.hide()
+        if self._opening is not None and self._opening.parent != self._recovery.parent / "demo":
+            self.settings.add_recent(self._opening)
+        self.deliver.forget_result()
+        self._fit_next = True
+        self.show_stage(0)
+
+    _fit_next = False
+    _opening: Path | None = None
+
+    def _evaluated(self) -> None:
+        shown = self.session.shown
+        if shown is None:
+            return
+        moved = self.canvas.content.beneath is not shown.beneath
+        self._show_content(fit=self._fit_next or moved)
+        self._fit_next = False
+        self._refresh()
+
+    def _surveyed(self) -> None:
+        self._show_content()
+        self._refresh()
+
+    def _show_content(self, fit: bool = False) -> None:
+        """What the canvas shows depends on the stage: regions from Mend on, findings in Mend."""
+        shown, surveyed = self.session.shown, self.session.surveyed_state
+        self.welcome.setVisible(shown is None)
+        if shown is None:
+            return
+        at = self.stack.currentIndex()
+        late = at >= self.panels.index(self.mend)
+        regions = surveyed.survey.regions if surveyed and late else ()
+        findings = self.session.findings if at == self.panels.index(self.mend) else ()
+        self.canvas.show_content(CanvasContent(shown.scene, shown.beneath, regions, findings), fit)
+
+    def _history_changed(self) -> None:
+        self.deliver.forget_result()
+        name = self.session.name
+        self.setWindowTitle(f"{name}[*] – Syntaxa" if name else "Syntaxa")
+        self.setWindowModified(self.session.unsaved and bool(self.session.job and self.session.job.steps))
+        self._enable()
+
+    def _work_changed(self) -> None:
+        lane = next((x for x in (self.session.work, self.deliveries, self.session.survey_work) if x.busy), None)
+        self.status.show_work(lane.title if lane else "")
+        self._enable()
+
+    def _enable(self) -> None:
+        history = self.session.history
+        met: set[str] = set()
+        if self.session.job is not None:
+            met.add("job")
+        if history is not None:
+            self.actions_.by_method["undo"].setText(f"Undo: {history.undo_name}" if history.undo_name else "Undo")
+            self.actions_.by_method["redo"].setText(f"Redo: {history.redo_name}" if history.redo_name else "Redo")
+            met |= {"undo"} if history.undo_name else set()
+            met |= {"redo"} if history.redo_name else set()
+        if self.session.findings:
+            met.add("findings")
+        if self.mend.chosen is not None and self.mend.chosen.remedy:
+            met.add("chosen")
+        if self.session.busy or self.deliveries.busy:
+            met.add("busy")
+        self.actions_.enable(met)
+
+    def _refresh(self) -> None:
+        self.intake.show_recent(self.settings.recent_paths())
+        for panel in self.panels:
+            panel.refresh()
+        self.ledger.refresh()
+        self.rail.refresh()
+        self.status.show_unit(self.lengths.unit)
+        surveyed = self.session.surveyed_state
+        self.status.show_findings(len(self.session.findings) if surveyed else None)
+        self._enable()
+
+    def _selection_changed(self) -> None:
+        self.status.show_selection(self.canvas.selected_curves(), self.lengths)
+
+    def _finding_clicked(self, key: str) -> None:
+        self.mend.choose_key(key)
+
+    def _show_finding(self, finding: Finding | None) -> None:
+        self.canvas.choose_finding(finding.key if finding else "")
+        self._enable()
+        if finding is not None:
+            reach = max(_CONTEXT_MM, _CONTEXT_TIMES * min(finding.size, 20.0)) / 2
+            x, y = finding.place
+            self.canvas.fit_box((x - reach, y - reach, x + reach, y + reach))
+
+    def _show_region(self, region: Region) -> None:
+        self.canvas.choose_region(region.id)
+        self.canvas.fit_box(region.box, margin=0.18)
+
+    def _pick_origin(self) -> None:
+        self.status.tell("Click the point that becomes the origin; ends and centres snap. Escape gives up.")
+        self.canvas.start_picking()
+
+    # ------------------------------------------------------------------ looks and messages
+
+    def _dress(self) -> None:
+        application = QApplication.instance()
+        if isinstance(application, QApplication):
+            dress(application, self.tokens)
+        self.actions_.dress(self.tokens)
+        self.rail.dress(self.tokens)
+        self.canvas.set_look(self.tokens)
+        self.canvas.set_format(self.lengths)
+        for panel in self.panels:
+            panel.show_with(self.lengths, self.tokens)
+        self.ledger.show_in(self.lengths)
+        self.status.show_unit(self.lengths.unit)
+        self._selection_changed()
+
+    def complain(self, sentence: str) -> None:
+        """Tells what went wrong, over the drawing, until it is dismissed."""
+        self.banner.tell(sentence)
+
+    def offer_recovery(self) -> None:
+        """Tells of work that was not saved before the program last ended."""
+        orphans = orphaned_recoveries(self._recovery)
+        if not orphans:
+            return
+        newest = orphans[0]
+        when = time.strftime("%d %B, %H:%M", time.localtime(newest.stat().st_mtime))
+        name = newest.stem.rpartition("-")[0]
+
+        def drop() -> None:
+            for path in orphans:
+                path.unlink(missing_ok=True)
+
+        self.banner.tell(
+            f"“{name}” was not saved when the program ended. There is a copy from {when}.",
+            (("Open the copy", lambda: self.open_path(newest)), ("Discard it", drop)),
+        )
+
+    def _preview(self) -> bytes:
+        """A small picture of the canvas for the job file."""
+        data = QByteArray()
+        buffer = QBuffer(data)
+        buffer.open(QIODevice.OpenModeFlag.WriteOnly)
+        picture = self.canvas.grab().scaledToWidth(480, Qt.TransformationMode.SmoothTransformation)
+        picture.save(buffer, "PNG")
+        return bytes(data.data())
+
+    # ------------------------------------------------------------------ events
+
+    def _may_leave(self) -> bool:
+        """True if nothing unsaved would be lost, or the user says so."""
+        if not self.session.unsaved or not (self.session.job and self.session.job.steps):
+            return True
+        answer = self._choosers.ask_unsaved(self, self.session.name)
+        if answer == QMessageBox.StandardButton.Save:
+            return self.save()
+        return answer == QMessageBox.StandardButton.Discard
+
+    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
+        if event is not None and (data := event.mimeData()) is not None and data.hasUrls():
+            event.acceptProposedAction()
+
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        data = event.mimeData() if event is not None else None
+        paths = [Path(url.toLocalFile()) for url in data.urls() if url.isLocalFile()] if data is not None else []
+        if paths:
+            self.open_path(paths[0])
+        if len(paths) > 1:
+            self.status.tell(f"One drawing at a time: opened {paths[0].name}.")
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        self.welcome.centre_in(self.canvas.width(), self.canvas.height())
+
+    def closeEvent(self, event: QCloseEvent | None) -> None:
+        if event is None:
+            return
+        if not self._may_leave():
+            event.ignore()
+            return
+        self.settings.values.geometry = bytes(self.saveGeometry().data())
+        self.settings.values.ledger = self.actions_.by_method["toggle_ledger"].isChecked()
+        self.settings.save()
+        self.session.close()
+        self.deliveries.stop_all()
+        event.accept()

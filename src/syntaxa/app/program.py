@@ -1,0 +1,75 @@
+"""Starts the window, and the walk through the demo."""
+
+from __future__ import annotations
+
+import logging
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+from types import TracebackType
+
+from PyQt6.QtCore import QThreadPool
+from PyQt6.QtWidgets import QApplication
+
+from syntaxa.app.choosers import Choosers
+from syntaxa.app.main_window import DemoMaker, MainWindow
+from syntaxa.app.settings import Settings, recovery_folder
+from syntaxa.app.walk import walk_demo
+
+_LOG = logging.getLogger(__name__)
+
+#: Milliseconds that background work is given to stop when the program ends.
+_PATIENCE = 5000
+
+
+def open_window(files: Sequence[str], make_demo: DemoMaker) -> int:
+    """The window, on the first of the files."""
+    application, window = start(make_demo)
+    if files:
+        window.open_path(Path(files[0]))
+    else:
+        window.offer_recovery()
+    window.show()
+    return application.exec()
+
+
+def open_demo(make_demo: DemoMaker, walk: str | None) -> int:
+    """The window on the demo; with a folder, a walk through its stages that leaves pictures there."""
+    application, window = start(make_demo, Settings(Path(walk) / "settings.json") if walk else None)
+    window.show()
+    window.open_demo()
+    if walk is not None:
+        return walk_demo(window, Path(walk))
+    return application.exec()
+
+
+def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QApplication, MainWindow]:
+    """The application and its window, not yet shown."""
+    application = QApplication(sys.argv[:1])
+    application.setApplicationName("Syntaxa")
+    application.setDesktopFileName("syntaxa")
+    window = MainWindow(settings or Settings(), recovery_folder(), Choosers(), make_demo)
+    sys.excepthook = lambda kind, error, trace: _report(window, kind, error, trace)
+    application.aboutToQuit.connect(lambda: end_work(window))
+    return application, window
+
+
+def end_work(window: MainWindow) -> None:
+    """Stops background work: quitting while it runs would abort the process."""
+    window.session.work.stop_all()
+    window.session.survey_work.stop_all()
+    window.deliveries.stop_all()
+    pool = QThreadPool.globalInstance()
+    if pool is not None:
+        pool.waitForDone(_PATIENCE)
+
+
+def _report(
+    window: MainWindow, kind: type[BaseException], error: BaseException, trace: TracebackType | None
+) -> None:
+    """A fault in a slot is logged and told; without this it would end the process."""
+    if issubclass(kind, KeyboardInterrupt):
+        sys.__excepthook__(kind, error, trace)
+        return
+    _LOG.error("A fault in the window", exc_info=(kind, error, trace))
+    window.complain(f"A fault in the program: {error}. The job is as it was; save it under another name.")

@@ -1,0 +1,320 @@
+"""The open job and everything that is computed from it, for the window to listen to."""
+
+from __future__ import annotations
+
+import os
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
+
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.tasks import Lane
+from syntaxa.drawing.model import Layer
+from syntaxa.drawing.state import State
+from syntaxa.errors import Progress, SyntaxaError
+from syntaxa.intake.registry import load_bytes
+from syntaxa.job.evaluate import Evaluation, Evaluator
+from syntaxa.job.history import History
+from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.store import ENDING, load_job, save_job
+from syntaxa.mend.model import HARMLESS_KINDS, Finding
+from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state
+from syntaxa.mend.survey import Survey
+from syntaxa.mend.tolerance import ProposedGap
+
+#: Milliseconds after a change before the recovery copy is written.
+_RECOVERY_DELAY = 1500
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """An evaluation with the scenes made ready for the canvas."""
+
+    evaluation: Evaluation
+    scene: Scene
+    beneath: Scene
+
+
+@dataclass(frozen=True, slots=True)
+class Surveyed:
+    """What is wrong at which tolerance, and the tolerance that the drawing itself suggests."""
+
+    survey: Survey
+    gap: float
+    proposal: ProposedGap
+
+
+class Session(QObject):
+    """Holds the job with its history; evaluates and surveys it in the background after each change."""
+
+    opened = pyqtSignal()
+    evaluated = pyqtSignal()
+    surveyed = pyqtSignal()
+    history_changed = pyqtSignal()
+    failed = pyqtSignal(str)
+    told = pyqtSignal(str)
+
+    def __init__(self, recovery_folder: Path, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self._evaluator = Evaluator()
+        self._history: History | None = None
+        self._saved: Job | None = None
+        self._recovery_folder = recovery_folder
+        self._recovery_path: Path | None = None
+        self.path: Path | None = None
+        self.shown: Shown | None = None
+        self.surveyed_state: Surveyed | None = None
+        self.gap: float | None = None
+        self.dead_end = DEAD_END
+        self.work = Lane(self)
+        self.survey_work = Lane(self)
+        self._recovery = QTimer(self)
+        self._recovery.setSingleShot(True)
+        self._recovery.setInterval(_RECOVERY_DELAY)
+        self._recovery.timeout.connect(self._write_recovery)
+
+    # ------------------------------------------------------------------ what is there
+
+    @property
+    def job(self) -> Job | None:
+        """The present job; None before anything was opened."""
+        return self._history.job if self._history else None
+
+    @property
+    def history(self) -> History | None:
+        """Undo and redo of the job."""
+        return self._history
+
+    @property
+    def state(self) -> State | None:
+        """What the steps have made of the drawing."""
+        return self.shown.evaluation.state if self.shown else None
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """What is wrong and still open, without what is harmless."""
+        if self.surveyed_state is None:
+            return ()
+        return tuple(f for f in self.surveyed_state.survey.findings if f.kind not in HARMLESS_KINDS)
+
+    @property
+    def layers(self) -> tuple[Layer, ...]:
+        """Layers of the source."""
+        return self.shown.evaluation.received.drawing.layers if self.shown else ()
+
+    @property
+    def unsaved(self) -> bool:
+        """Whether the job differs from its file."""
+        return self.job is not None and self.job is not self._saved
+
+    @property
+    def busy(self) -> bool:
+        """Whether anything is being computed."""
+        return self.work.busy or self.survey_work.busy
+
+    @property
+    def name(self) -> str:
+        """What the window's title calls the job."""
+        if self.path is not None:
+            return self.path.stem
+        return Path(self.job.source.name).stem if self.job else ""
+
+    # ------------------------------------------------------------------ opening and saving
+
+    def open_path(self, path: Path) -> None:
+        """Opens a drawing or a job in the background; on failure the present job stays."""
+
+        def read(progress: Progress) -> tuple[Job, Shown]:
+            is_job = path.suffix.lower() == ENDING
+            job = load_job(path) if is_job else Job(Source.of(path.name, load_bytes(path)))
+            return job, self._compute(job, progress)
+
+        def done(result: tuple[Job, Shown]) -> None:
+            job, shown = result
+            is_job = path.suffix.lower() == ENDING
+            self._drop_recovery()
+            self._history = History(job)
+            self._saved = job if is_job else None
+            self.path = path if is_job else None
+            self.gap = None
+            self._take(shown)
+            self.opened.emit()
+            self._after_change()
+
+        self.work.run(f"Opening {path.name}", read, done, self.failed.emit)
+
+    def save(self, path: Path, preview: bytes = b"") -> bool:
+        """Saves the job; False where it could not be, and says why."""
+        if self.job is None:
+            return False
+        try:
+            save_job(self.job, path, preview)
+        except SyntaxaError as error:
+            self.failed.emit(str(error))
+            return False
+        self.path, self._saved = path, self.job
+        self._drop_recovery()
+        self.history_changed.emit()
+        self.told.emit(f"Saved {path.name}.")
+        return True
+
+    # ------------------------------------------------------------------ changing
+
+    def do(self, step: Step) -> None:
+        """Adds a step, or gives the one of its kind new parameters."""
+        if self.job is not None and step != self.job.step_of(type(step)):
+            self._change(self.job.with_step(step), step.title)
+
+    def switch(self, number: int, enabled: bool) -> None:
+        """Switches a step on or off."""
+        if self.job is not None:
+            self._change(self.job.switched(number, enabled), "Switch a step on" if enabled else "Switch a step off")
+
+    def remove(self, number: int) -> None:
+        """Takes a step out."""
+        if self.job is not None:
+            self._change(self.job.without_step(number), "Remove a step")
+
+    def fix(self, keys: tuple[str, ...] | None) -> None:
+        """Fixes chosen findings, or all."""
+        if self.surveyed_state is not None:
+            self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys))
+
+    def set_gap(self, gap: float | None) -> None:
+        """Looks for findings at another tolerance (mm); None for the proposed one."""
+        self.gap = gap
+        self._survey()
+
+    def undo(self) -> None:
+        """Takes the last change back."""
+        if self._history is not None and self._history.undo_name:
+            self._history.undo()
+            self._reevaluate()
+
+    def redo(self) -> None:
+        """Does again what was undone."""
+        if self._history is not None and self._history.redo_name:
+            self._history.redo()
+            self._reevaluate()
+
+    def cancel(self) -> None:
+        """Stops what is being computed."""
+        self.work.cancel()
+        self.survey_work.cancel()
+
+    def close(self) -> None:
+        """Stops all work and forgets the recovery copy: the user has decided."""
+        self.work.stop_all()
+        self.survey_work.stop_all()
+        self._recovery.stop()
+        self._drop_recovery()
+
+    # ------------------------------------------------------------------ computing
+
+    def _change(self, job: Job, name: str) -> None:
+        if self._history is not None:
+            self._history.do(job, name)
+            self._reevaluate()
+
+    def _reevaluate(self) -> None:
+        job = self.job
+        assert job is not None, "only a job that is there changes"
+        self._recovery.start()
+        self.history_changed.emit()
+        self.work.run("Computing", lambda progress: self._compute(job, progress), self._evaluated, self.failed.emit)
+
+    def _evaluated(self, shown: Shown) -> None:
+        self._take(shown)
+        self._after_change()
+
+    def _take(self, shown: Shown) -> None:
+        self.shown, self.surveyed_state = shown, None
+
+    def _after_change(self) -> None:
+        self.history_changed.emit()
+        self.evaluated.emit()
+        self._survey()
+
+    def _compute(self, job: Job, progress: Progress) -> Shown:
+        evaluation = self._evaluator.evaluate(job, lambda share: progress(0.8 * share))
+        state = evaluation.state
+        scene = Scene.of([(s.colour, s.curves) for s in state.sketches])
+        progress(0.9)
+        beneath = self.shown.beneath if self.shown and _same_place(self.shown, evaluation) else _beneath(evaluation)
+        progress(1.0)
+        return Shown(evaluation, scene, beneath)
+
+    def _survey(self) -> None:
+        job, state = self.job, self.state
+        if job is None or state is None:
+            return
+        gap, dead_end = self.gap, self.dead_end
+        # The tolerance is read off the drawing as it was before any mending.
+        unmended = replace(job, steps=tuple(s for s in job.steps if not isinstance(s.step, MendFindings)))
+
+        def look(progress: Progress) -> Surveyed:
+            proposal = proposed_gap(self._evaluator.evaluate(unmended).state.sketches)
+            progress(0.4)
+            chosen = proposal.gap if gap is None else gap
+            survey = survey_state(state, chosen, dead_end)
+            progress(1.0)
+            return Surveyed(survey, chosen, proposal)
+
+        self.survey_work.run("Looking for faults", look, self._surveyed, self.failed.emit)
+
+    def _surveyed(self, surveyed: Surveyed) -> None:
+        self.surveyed_state = surveyed
+        self.surveyed.emit()
+
+    # ------------------------------------------------------------------ recovery
+
+    def _write_recovery(self) -> None:
+        if self.job is None or not self.unsaved:
+            return
+        path = self._recovery_folder / f"{self.name}-{os.getpid()}{ENDING}"
+        if self._recovery_path not in (None, path):
+            self._drop_recovery()
+        try:
+            self._recovery_folder.mkdir(parents=True, exist_ok=True)
+            save_job(self.job, path)
+        except (SyntaxaError, OSError):
+            self.told.emit("The recovery copy could not be written.")
+            return
+        self._recovery_path = path
+
+    def _drop_recovery(self) -> None:
+        if self._recovery_path is not None:
+            self._recovery_path.unlink(missing_ok=True)
+            self._recovery_path = None
+
+
+def orphaned_recoveries(folder: Path) -> list[Path]:
+    """Recovery copies of programs that no longer run, newest first."""
+    found = []
+    for path in folder.glob(f"*{ENDING}"):
+        process = path.stem.rpartition("-")[2]
+        if process.isdigit() and not _runs(int(process)):
+            found.append(path)
+    return sorted(found, key=lambda p: p.stat().st_mtime, reverse=True)
+
+
+def _runs(process: int) -> bool:
+    try:
+        os.kill(process, 0)
+    except ProcessLookupError:
+        return False
+    except OSError:
+        return True
+    return True
+
+
+def _same_place(shown: Shown, evaluation: Evaluation) -> bool:
+    before = shown.evaluation
+    return before.received is evaluation.received and before.state.placement == evaluation.state.placement
+
+
+def _beneath(evaluation: Evaluation) -> Scene:
+    placed = evaluation.received.drawing.transformed(evaluation.state.placement.transform)
+    hidden = {layer.name for layer in placed.layers if not layer.shown}
+    return Scene.of([(0, [c for c in placed.curves if c.layer not in hidden])])

@@ -1,0 +1,1 @@
+"""One panel a stage."""

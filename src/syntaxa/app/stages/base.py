@@ -1,0 +1,55 @@
+"""What all stage panels share: a title, a scrolling body, and the session that they listen to."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
+
+from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.session import Session
+from syntaxa.app.theme.tokens import PAPER, Tokens
+from syntaxa.app.widgets.labels import label
+
+
+class StagePanel(QWidget):
+    """A panel of one stage; subclasses fill `body` and redraw themselves in `refresh`."""
+
+    title = ""
+    icon = ""
+    purpose = ""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.setObjectName("stagePanel")
+        self.session = session
+        self.lengths = LengthFormat("mm")
+        self.tokens: Tokens = PAPER
+        scroll = QScrollArea()
+        scroll.setWidgetResizable(True)
+        scroll.setFrameShape(QFrame.Shape.NoFrame)
+        scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        scroll.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        inside = QWidget()
+        inside.setObjectName("body")
+        self.body = QVBoxLayout(inside)
+        self.body.setContentsMargins(16, 12, 16, 12)
+        self.body.setSpacing(7)
+        self.body.addWidget(label(self.title, "title"))
+        self.body.addWidget(label(self.purpose, "dim", wrap=True))
+        scroll.setWidget(inside)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(scroll)
+
+    def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
+        """Takes a display unit and a look."""
+        self.lengths, self.tokens = lengths, tokens
+        self.refresh()
+
+    def open_matters(self) -> int:
+        """How many things in this stage still want a decision."""
+        return 0
+
+    def refresh(self) -> None:
+        """Shows what the session holds now."""
+        raise NotImplementedError

@@ -1,0 +1,112 @@
+"""Deliver: the clean profiles go out."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout
+
+from syntaxa.app.session import Session
+from syntaxa.app.stages.base import StagePanel
+from syntaxa.app.widgets.labels import button, cell, label, set_role, table
+from syntaxa.deliver.write import Output
+from syntaxa.drawing.model import extents_of
+
+#: What can be written: title, ending, release.
+FORMATS: tuple[tuple[str, str, str], ...] = (
+    ("DXF R2018", ".dxf", "R2018"),
+    ("DXF R12", ".dxf", "R12"),
+    ("SVG, in millimetres", ".svg", "R2018"),
+)
+
+_UNITS = ("mm", "cm", "m", "in", "ft")
+
+
+class DeliverPanel(StagePanel):
+    """Format, unit, what goes out, and what is still open."""
+
+    title = "Deliver"
+    icon = "deliver"
+    purpose = "Closed contours with true arcs, one layer a sketch, at true size with the unit in the header."
+
+    deliver_wanted = pyqtSignal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self._format, self._unit = QComboBox(), QComboBox()
+        self._format.setAccessibleName("Format")
+        self._format.addItems([title for title, _, _ in FORMATS])
+        self._format.currentIndexChanged.connect(lambda _index: self.refresh())
+        self._unit.setAccessibleName("Unit of the file")
+        self._unit.addItems(_UNITS)
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(10)
+        for k, (text, widget) in enumerate((("Format", self._format), ("Unit", self._unit))):
+            name = label(text, "dim")
+            name.setBuddy(widget)
+            grid.addWidget(name, k, 0)
+            grid.addWidget(widget, k, 1)
+        grid.setColumnStretch(1, 1)
+        self._size = label("", "figure")
+        grid.addWidget(label("Overall size", "dim"), 2, 0)
+        grid.addWidget(self._size, 2, 1)
+        self.body.addLayout(grid)
+        self._what = table("What goes out", ("Sketch", "Regions", "Curves"), 0)
+        self.body.addWidget(self._what, 1)
+        self._state = label("", "warning", wrap=True)
+        self.body.addWidget(self._state)
+        self._result = label("", "good", wrap=True)
+        self._result.hide()
+        self.body.addWidget(self._result)
+        row = QHBoxLayout()
+        row.addStretch()
+        self.write = button("Write the file…", primary=True)
+        self.write.clicked.connect(self.deliver_wanted)
+        row.addWidget(self.write)
+        self.body.addLayout(row)
+
+    @property
+    def ending(self) -> str:
+        """Ending of the chosen format."""
+        return FORMATS[self._format.currentIndex()][1]
+
+    @property
+    def output(self) -> Output:
+        """The choices for the writer."""
+        release = FORMATS[self._format.currentIndex()][2]
+        return Output(self._unit.currentText(), "R12" if release == "R12" else "R2018")
+
+    def tell_written(self, path: Path, shapes: int) -> None:
+        """Says what was written."""
+        self._result.setText(f"Wrote {shapes} profiles to {path}.")
+        self._result.show()
+
+    def refresh(self) -> None:
+        state, surveyed = self.session.state, self.session.surveyed_state
+        self.setEnabled(state is not None)
+        self._unit.setEnabled(self.ending == ".dxf")
+        if state is None:
+            self._state.hide()
+            return
+        self._size.setText(self.lengths.size(extents_of(state.curves())))
+        regions = surveyed.survey.regions if surveyed else ()
+        self._what.setRowCount(len(state.sketches))
+        for k, sketch in enumerate(state.sketches):
+            self._what.setItem(k, 0, cell(sketch.name))
+            count = sum(r.sketch == sketch.name for r in regions)
+            self._what.setItem(k, 1, cell(str(count) if surveyed else "…", figure=True))
+            self._what.setItem(k, 2, cell(str(len(sketch.curves)), figure=True))
+        self.write.setEnabled(bool(state.sketches))
+        self._state.setVisible(surveyed is not None)
+        if surveyed is not None:
+            left = len(self.session.findings)
+            text = f"{left} findings are still open; see Mend." if left else "No finding is open: every contour is closed."
+            if left and all(not f.remedy for f in self.session.findings):
+                text = f"{left} pieces belong to no closed contour; they go out as open lines."
+            self._state.setText(text)
+            set_role(self._state, "warning" if left else "good")
+
+    def forget_result(self) -> None:
+        """What was written no longer is what is shown."""
+        self._result.hide()

@@ -1,0 +1,1 @@
+"""Colours, fonts, icons, glyphs and the style sheet."""

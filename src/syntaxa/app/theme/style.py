@@ -1,0 +1,84 @@
+"""Fonts, palette and style sheet of a look."""
+
+from __future__ import annotations
+
+import os
+import tempfile
+from functools import cache
+from importlib.resources import as_file, files
+from pathlib import Path
+from string import Template
+
+from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
+from PyQt6.QtWidgets import QApplication
+
+from syntaxa.app.theme.tokens import Tokens
+
+FONT_FILES = ("Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf")
+TEXT_FONT = "Inter"
+FIGURE_FONT = "JetBrains Mono"
+
+
+@cache
+def load_fonts() -> tuple[str, ...]:
+    """Families that ship with the program, loaded once."""
+    families: list[str] = []
+    for name in FONT_FILES:
+        with as_file(files("syntaxa.app").joinpath(f"assets/fonts/{name}")) as path:
+            number = QFontDatabase.addApplicationFont(str(path))
+        families += QFontDatabase.applicationFontFamilies(number)
+    return tuple(families)
+
+
+def figure_font(pixels: int = 12) -> QFont:
+    """The font of figures, all of one width."""
+    font = QFont(FIGURE_FONT)
+    font.setPixelSize(pixels)
+    return font
+
+
+def dress(application: QApplication, tokens: Tokens) -> None:
+    """Puts a look on the whole program."""
+    load_fonts()
+    font = QFont(TEXT_FONT)
+    font.setPixelSize(13)
+    font.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
+    application.setStyle("Fusion")
+    application.setFont(font)
+    application.setPalette(_palette(tokens))
+    application.setStyleSheet(_sheet(tokens))
+
+
+def _palette(tokens: Tokens) -> QPalette:
+    role = QPalette.ColorRole
+    palette = QPalette()
+    for name, colour in {
+        role.Window: tokens.panel, role.Base: tokens.raised, role.AlternateBase: tokens.panel,
+        role.Button: tokens.raised, role.WindowText: tokens.text, role.Text: tokens.text,
+        role.ButtonText: tokens.text, role.ToolTipBase: tokens.raised, role.ToolTipText: tokens.text,
+        role.Highlight: tokens.accent, role.HighlightedText: tokens.on_accent, role.PlaceholderText: tokens.dim,
+        role.Mid: tokens.line, role.Dark: tokens.line, role.Light: tokens.raised, role.Midlight: tokens.panel,
+        role.Shadow: tokens.line, role.Link: tokens.accent, role.Accent: tokens.accent,
+    }.items():  # fmt: skip
+        palette.setColor(name, QColor(colour))
+    for name in (role.Text, role.WindowText, role.ButtonText):
+        palette.setColor(QPalette.ColorGroup.Disabled, name, QColor(tokens.strong_line))
+    return palette
+
+
+def _drawn(name: str, colour: str) -> str:
+    """Path of an icon in one colour, for the style sheet, which takes only files."""
+    folder = Path(tempfile.gettempdir()) / f"syntaxa-style-{os.getuid()}"
+    folder.mkdir(mode=0o700, exist_ok=True)
+    path = folder / f"{name}-{colour.lstrip('#')}.svg"
+    outline = files("syntaxa.app").joinpath(f"assets/icons/{name}.svg").read_text()
+    path.write_text(outline.replace("currentColor", colour))
+    return path.as_posix()
+
+
+def _sheet(tokens: Tokens) -> str:
+    values = {name: getattr(tokens, name) for name in Tokens.__slots__}
+    values["chevron"] = _drawn("down", tokens.dim)
+    values["chevron_up"] = _drawn("up", tokens.dim)
+    values["tick"] = _drawn("check", tokens.on_accent)
+    return Template(files("syntaxa.app").joinpath("assets/style.qss").read_text()).substitute(values)

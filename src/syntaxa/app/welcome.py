@@ -1,0 +1,45 @@
+"""What an empty window shows: what to do first."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout, QWidget
+
+from syntaxa.app.widgets.labels import button, label
+
+
+class Welcome(QFrame):
+    """A card over the empty canvas."""
+
+    open_wanted = pyqtSignal()
+    demo_wanted = pyqtSignal()
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent)
+        self.setObjectName("welcome")
+        column = QVBoxLayout(self)
+        column.setContentsMargins(30, 26, 30, 26)
+        column.setSpacing(10)
+        column.addWidget(label("Drop a DXF drawing here", "title"), 0, Qt.AlignmentFlag.AlignHCenter)
+        text = label(
+            "Syntaxa settles its unit and origin, sorts its layers, closes its gaps, and hands back clean "
+            "closed profiles. Nothing is changed without a row in the ledger.",
+            "dim",
+            wrap=True,
+        )
+        text.setAlignment(Qt.AlignmentFlag.AlignHCenter)
+        column.addWidget(text)
+        row = QHBoxLayout()
+        opening, demo = button("Open a drawing…", primary=True), button("Open the demo")
+        opening.clicked.connect(self.open_wanted)
+        demo.clicked.connect(self.demo_wanted)
+        row.addStretch()
+        row.addWidget(opening)
+        row.addWidget(demo)
+        row.addStretch()
+        column.addLayout(row)
+        self.setFixedSize(440, 196)
+
+    def centre_in(self, width: int, height: int) -> None:
+        """Puts the card in the middle of a surface."""
+        self.move(max(0, (width - self.width()) // 2), max(0, (height - self.height()) // 2))

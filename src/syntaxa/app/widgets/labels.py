@@ -1,0 +1,70 @@
+"""Labels with a role that the style sheet knows, and other small makings."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QHeaderView, QLabel, QPushButton, QTableWidget, QTableWidgetItem, QWidget
+
+from syntaxa.app.theme.style import figure_font
+
+
+def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
+    """A label; roles: title, heading, dim, figure, warning, good."""
+    made = QLabel(text)
+    made.setProperty("role", role)
+    made.setWordWrap(wrap)
+    if role == "figure":
+        made.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
+    return made
+
+
+def set_role(widget: QWidget, role: str) -> None:
+    """Gives a widget another role and has it drawn anew."""
+    widget.setProperty("role", role)
+    style = widget.style()
+    if style is not None:
+        style.unpolish(widget)
+        style.polish(widget)
+
+
+def button(text: str, name: str = "", primary: bool = False) -> QPushButton:
+    """A push button with an accessible name."""
+    made = QPushButton(text)
+    made.setAccessibleName(name or text)
+    made.setProperty("primary", primary)
+    made.setAutoDefault(False)
+    return made
+
+
+def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
+    """A read-only table of whole rows."""
+    made = QTableWidget(0, len(heads))
+    made.setAccessibleName(name)
+    made.setHorizontalHeaderLabels(heads)
+    made.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
+    made.setSelectionMode(QTableWidget.SelectionMode.SingleSelection)
+    made.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
+    made.setShowGrid(False)
+    made.setTabKeyNavigation(False)
+    made.setWordWrap(False)
+    rows, columns = made.verticalHeader(), made.horizontalHeader()
+    assert rows is not None and columns is not None, "a table has both headers"
+    rows.hide()
+    rows.setDefaultSectionSize(28)
+    columns.setHighlightSections(False)
+    columns.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
+    for k in range(len(heads)):
+        mode = QHeaderView.ResizeMode.Stretch if k == stretch else QHeaderView.ResizeMode.ResizeToContents
+        columns.setSectionResizeMode(k, mode)
+    return made
+
+
+def cell(text: str, figure: bool = False, tip: str = "") -> QTableWidgetItem:
+    """A cell; figures stand to the right in letters of one width."""
+    item = QTableWidgetItem(text)
+    if figure:
+        item.setFont(figure_font())
+        item.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+    if tip:
+        item.setToolTip(tip)
+    return item
