@@ -67,6 +67,7 @@ class MainWindow(QMainWindow):
         self.setAcceptDrops(True)
         self.setMinimumSize(900, 600)
         self.resize(1280, 800)
+        self._dress_application()
         self._make_parts()
         self._lay_out()
         self._make_menus()
@@ -106,7 +107,7 @@ class MainWindow(QMainWindow):
         side.addWidget(self.ledger)
         side.setStretchFactor(0, 4)
         side.setStretchFactor(1, 1)
-        side.setSizes([500, 210])
+        side.setSizes([560, 180])
         middle = QWidget()
         column = QVBoxLayout(middle)
         column.setContentsMargins(0, 0, 0, 0)
@@ -425,10 +426,11 @@ class MainWindow(QMainWindow):
         self.mend.choose_key(key)
 
     def _show_finding(self, finding: Finding | None) -> None:
-        self.canvas.choose_finding(finding.key if finding else "")
+        self.canvas.choose_finding(finding)
         self._enable()
         if finding is not None:
-            reach = max(_CONTEXT_MM, _CONTEXT_TIMES * min(finding.size, 20.0)) / 2
+            times = _CONTEXT_TIMES if finding.kind in ("gap", "overrun", "speck") else 2.0
+            reach = max(_CONTEXT_MM, times * finding.size) / 2
             x, y = finding.place
             self.canvas.fit_box((x - reach, y - reach, x + reach, y + reach))
 
@@ -443,9 +445,7 @@ class MainWindow(QMainWindow):
     # ------------------------------------------------------------------ looks and messages
 
     def _dress(self) -> None:
-        application = QApplication.instance()
-        if isinstance(application, QApplication):
-            dress(application, self.tokens)
+        self._dress_application()
         self.actions_.dress(self.tokens)
         self.rail.dress(self.tokens)
         self.canvas.set_look(self.tokens)
@@ -455,6 +455,12 @@ class MainWindow(QMainWindow):
         self.ledger.show_in(self.lengths)
         self.status.show_unit(self.lengths.unit)
         self._selection_changed()
+
+    def _dress_application(self) -> None:
+        """Fonts and colours; also before anything is made, for widgets keep the font that they are born with."""
+        application = QApplication.instance()
+        if isinstance(application, QApplication):
+            dress(application, self.tokens)
 
     def complain(self, sentence: str) -> None:
         """Tells what went wrong, over the drawing, until it is dismissed."""

@@ -41,8 +41,8 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
         """What the ledger calls it."""
         if self.only is not None and len(self.only) == 1:
             return f"Mend one {self.only[0].split(':', 1)[0]}"
-        within = "the proposed tolerance" if self.gap is None else f"{self.gap:.4g} mm"
-        return f"Mend all within {within}" if self.only is None else f"Mend {len(self.only)} findings"
+        gap = "proposed gap" if self.gap is None else f"gap {self.gap:.3g} mm"
+        return f"Mend all, {gap}" if self.only is None else f"Mend {len(self.only)} findings, {gap}"
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every sketch is healed on its own."""

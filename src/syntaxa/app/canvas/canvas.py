@@ -34,8 +34,8 @@ from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
 from syntaxa.drawing.model import Curve
 from syntaxa.mend.model import Finding, Region
 
-#: The image is this much larger than the window, so that a pan has something to show.
-_MARGIN = 1.5
+#: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
+_MARGIN = 0.25
 
 #: Pixels within which a curve is under the cursor, and an end is snapped to.
 _REACH, _SNAP = 6.0, 12.0
@@ -87,7 +87,7 @@ class Canvas(QWidget):
         self._fresh_view = View()
         self._show_beneath = False
         self._show_scene = True
-        self._chosen_finding = ""
+        self._chosen_finding: Finding | None = None
         self._chosen_region = ""
         self._hover = -1
         self._mouse = QPointF()
@@ -143,9 +143,9 @@ class Canvas(QWidget):
         self._show_beneath = shown
         self._begin_painting()
 
-    def choose_finding(self, key: str) -> None:
-        """Marks one finding."""
-        self._chosen_finding = key
+    def choose_finding(self, finding: Finding | None) -> None:
+        """Marks one finding and the curves that it concerns."""
+        self._chosen_finding = finding
         self.update()
 
     def choose_region(self, region_id: str) -> None:
@@ -226,7 +226,9 @@ class Canvas(QWidget):
         if self.width() < 2 or self.height() < 2:
             return
         density = self.devicePixelRatioF()
-        width, height = round(self.width() * _MARGIN), round(self.height() * _MARGIN)
+        # The same number of pixels on both sides, or the picture would lie between pixels and blur.
+        width = self.width() + 2 * round(self.width() * _MARGIN)
+        height = self.height() + 2 * round(self.height() * _MARGIN)
         self._fresh_view = self._view.sized(width, height)
         self._fresh = QImage(round(width * density), round(height * density), QImage.Format.Format_RGB32)
         self._fresh.fill(QColor(self._tokens.canvas))
@@ -280,7 +282,8 @@ class Canvas(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         overlays.draw_origin(painter, view, tokens)
         self._draw_picked(painter)
-        overlays.draw_findings(painter, self._content.findings, view, tokens, self._chosen_finding)
+        chosen = self._chosen_finding.key if self._chosen_finding else ""
+        overlays.draw_findings(painter, self._content.findings, view, tokens, chosen)
         self._draw_band(painter)
         draw_rulers(painter, view, tokens, self._format.unit, self._format.mm_per_unit)
         self._draw_hover_label(painter)
@@ -299,6 +302,10 @@ class Canvas(QWidget):
 
     def _draw_picked(self, painter: QPainter) -> None:
         tokens, scene = self._tokens, self._content.scene
+        if self._chosen_finding is not None and self._content.findings:
+            concerned = [scene.index[c] for c in self._chosen_finding.curves if c in scene.index]
+            pen = QPen(QColor(tokens.persimmon), 2.2)
+            overlays.draw_shapes(painter, [scene.curves[k].shape for k in concerned[:200]], self._view, pen)
         if self._selected:
             pen = QPen(QColor(tokens.accent), 2.4)
             shapes = [scene.curves[k].shape for k in self._selected[:2000]]

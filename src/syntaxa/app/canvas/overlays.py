@@ -78,7 +78,7 @@ def draw_findings(
 def _draw_chosen(painter: QPainter, finding: Finding, view: View, tokens: Tokens) -> None:
     """The chosen finding: a ring leaves its place free to be seen, the glyph stands beside it."""
     px, py = view.to_pixels(finding.place.x, finding.place.y)
-    radius = max(12.0, min(finding.size * view.scale * 0.8, 120.0))
+    radius = max(12.0, min(finding.size * view.scale * 0.8, 36.0))
     painter.setPen(QPen(QColor(tokens.persimmon), 2))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.drawEllipse(QPointF(px, py), radius, radius)

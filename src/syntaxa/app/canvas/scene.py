@@ -79,6 +79,11 @@ class Scene:
         return np.maximum(self.box[:, 2] - self.box[:, 0], self.box[:, 3] - self.box[:, 1])
 
     @cached_property
+    def index(self) -> dict[str, int]:
+        """Index of each curve by its id."""
+        return {curve.id: k for k, curve in enumerate(self.curves)}
+
+    @cached_property
     def tree(self) -> shapely.STRtree:
         """Boxes of all curves, for picking."""
         return shapely.STRtree(shapely.box(*self.box.T))

@@ -17,6 +17,8 @@ class StagePanel(QWidget):
     title = ""
     icon = ""
     purpose = ""
+    #: Whether the panel scrolls as a whole; one whose lists take what room there is does not.
+    scrolls = True
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -24,11 +26,6 @@ class StagePanel(QWidget):
         self.session = session
         self.lengths = LengthFormat("mm")
         self.tokens: Tokens = PAPER
-        scroll = QScrollArea()
-        scroll.setWidgetResizable(True)
-        scroll.setFrameShape(QFrame.Shape.NoFrame)
-        scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        scroll.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         inside = QWidget()
         inside.setObjectName("body")
         self.body = QVBoxLayout(inside)
@@ -36,10 +33,9 @@ class StagePanel(QWidget):
         self.body.setSpacing(7)
         self.body.addWidget(label(self.title, "title"))
         self.body.addWidget(label(self.purpose, "dim", wrap=True))
-        scroll.setWidget(inside)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(scroll)
+        column.addWidget(_scrolling(inside) if self.scrolls else inside)
 
     def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
         """Takes a display unit and a look."""
@@ -53,3 +49,13 @@ class StagePanel(QWidget):
     def refresh(self) -> None:
         """Shows what the session holds now."""
         raise NotImplementedError
+
+
+def _scrolling(inside: QWidget) -> QScrollArea:
+    scroll = QScrollArea()
+    scroll.setWidgetResizable(True)
+    scroll.setFrameShape(QFrame.Shape.NoFrame)
+    scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+    scroll.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+    scroll.setWidget(inside)
+    return scroll

@@ -29,6 +29,7 @@ class DeliverPanel(StagePanel):
     title = "Deliver"
     icon = "deliver"
     purpose = "Closed contours with true arcs, one layer a sketch, at true size with the unit in the header."
+    scrolls = False
 
     deliver_wanted = pyqtSignal()
 

@@ -167,7 +167,9 @@ class MeasurePanel(StagePanel):
     def _fill_units(self, unit: str) -> None:
         shown = self.session.shown
         assert shown is not None, "filled only when something is shown"
-        box = shown.evaluation.first.received.extents()
+        first = extents_of(shown.evaluation.first.curves())
+        per = shown.evaluation.first.placement.mm_per_unit
+        box = [v / per for v in first] if first else None
         units = [*HYPOTHESES, *(u for u in (unit,) if u not in HYPOTHESES)]
         self._units.setRowCount(len(units))
         for k, name in enumerate(units):

@@ -23,6 +23,7 @@ class MendPanel(StagePanel):
     title = "Mend"
     icon = "mend"
     purpose = "Choose a finding to see it; fix it, or all of them. Each fix says how far it moves anything."
+    scrolls = False
 
     finding_chosen = pyqtSignal(object)
     region_chosen = pyqtSignal(object)
@@ -78,7 +79,7 @@ class MendPanel(StagePanel):
         self._table.itemSelectionChanged.connect(self._choose)
         column.addWidget(self._table, 1)
         self._detail = label("", "dim", wrap=True)
-        self._detail.setMinimumHeight(54)
+        self._detail.setMinimumHeight(50)
         column.addWidget(self._detail)
         buttons = QHBoxLayout()
         self.fix_one = button("Fix this one", "Fix the chosen finding")

@@ -22,6 +22,7 @@ class RoutePanel(StagePanel):
     title = "Route"
     icon = "route"
     purpose = "Each layer that is taken becomes a sketch of its own. Leave out what is not to be made."
+    scrolls = False
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)

@@ -13,6 +13,8 @@ def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
     made = QLabel(text)
     made.setProperty("role", role)
     made.setWordWrap(wrap)
+    if role in ("warning", "good"):
+        made.setContentsMargins(12, 7, 10, 7)
     if role == "figure":
         made.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
     return made
@@ -21,6 +23,8 @@ def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
 def set_role(widget: QWidget, role: str) -> None:
     """Gives a widget another role and has it drawn anew."""
     widget.setProperty("role", role)
+    framed = role in ("warning", "good")
+    widget.setContentsMargins(*((12, 7, 10, 7) if framed else (0, 0, 0, 0)))
     style = widget.style()
     if style is not None:
         style.unpolish(widget)
@@ -47,6 +51,7 @@ def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
     made.setShowGrid(False)
     made.setTabKeyNavigation(False)
     made.setWordWrap(False)
+    made.setMinimumHeight(96)
     rows, columns = made.verticalHeader(), made.horizontalHeader()
     assert rows is not None and columns is not None, "a table has both headers"
     rows.hide()
@@ -54,6 +59,9 @@ def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
     columns.setHighlightSections(False)
     columns.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
     for k in range(len(heads)):
+        head = made.horizontalHeaderItem(k)
+        if k and head is not None:
+            head.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         mode = QHeaderView.ResizeMode.Stretch if k == stretch else QHeaderView.ResizeMode.ResizeToContents
         columns.setSectionResizeMode(k, mode)
     return made
