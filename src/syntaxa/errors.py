@@ -52,7 +52,7 @@ class JobError(SyntaxaError):
     """A job file that cannot be read or saved."""
 
 
-class Cancelled(SyntaxaError):
+class Cancelled(SyntaxaError):  # noqa: N818  it is no error, it ends work like one
     """The user stopped a long piece of work."""
 
     def __init__(self) -> None:

@@ -46,7 +46,9 @@ COMMANDS: tuple[Command, ...] = (
     Command("fit", "Fit everything", "View", "F", "fit", "job"),
     Command("zoom_in", "Zoom in", "View", "Ctrl++", "", "job"),
     Command("zoom_out", "Zoom out", "View", "Ctrl+-", "", "job"),
-    Command("toggle_beneath", "Received drawing beneath", "View", "B", "beneath", "job", checkable=True, separated=True),
+    Command(
+        "toggle_beneath", "Received drawing beneath", "View", "B", "beneath", "job", checkable=True, separated=True
+    ),
     Command("toggle_ledger", "Ledger", "View", "Ctrl+L", "", "", checkable=True),
     Command("switch_look", "Paper or Night", "View", "Ctrl+T", "look", separated=True),
     Command("next_finding", "Next finding", "Mend", "N", "next", "findings"),

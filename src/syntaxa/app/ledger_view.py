@@ -106,6 +106,8 @@ def _says(row: Row) -> str:
     if row.entry.dropped_mm:
         parts.append(f"{row.entry.dropped_mm:.4g} mm of curve dropped.")
     if row.entry.missing:
-        parts.append(f"Not found any more: {', '.join(row.entry.missing[:3])}{' …' if len(row.entry.missing) > 3 else ''}.")
+        parts.append(
+            f"Not found any more: {', '.join(row.entry.missing[:3])}{' …' if len(row.entry.missing) > 3 else ''}."
+        )
     parts.append(f"Took {row.seconds:.2f} s.")
     return " ".join(parts)

@@ -335,7 +335,8 @@ class MainWindow(QMainWindow):
             self,
             "About Syntaxa",
             f"Syntaxa {__version__}\n\nTurns received drawings into closed, true-size profiles, "
-            "with every change accounted for.\n\nFree software under the GNU General Public License, version 3 or later.",
+            "with every change accounted for.\n\nFree software under the GNU General Public License, "
+            "version 3 or later.",
         )
 
     # ------------------------------------------------------------------ following the session

@@ -64,9 +64,7 @@ def end_work(window: MainWindow) -> None:
         pool.waitForDone(_PATIENCE)
 
 
-def _report(
-    window: MainWindow, kind: type[BaseException], error: BaseException, trace: TracebackType | None
-) -> None:
+def _report(window: MainWindow, kind: type[BaseException], error: BaseException, trace: TracebackType | None) -> None:
     """A fault in a slot is logged and told; without this it would end the process."""
     if issubclass(kind, KeyboardInterrupt):
         sys.__excepthook__(kind, error, trace)

@@ -40,8 +40,8 @@ class StatusLine(QStatusBar):
         self._stop.clicked.connect(self.cancel_wanted)
         for part in (self._cursor, self._selection):
             self.addWidget(part)
-        for part in (self._work, self._bar, self._stop, self._findings, self._unit):
-            self.addPermanentWidget(part)
+        for fixed in (self._work, self._bar, self._stop, self._findings, self._unit):
+            self.addPermanentWidget(fixed)
         self.show_work("")
 
     def tell(self, sentence: str) -> None:

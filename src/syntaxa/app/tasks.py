@@ -45,9 +45,11 @@ class _Task(QRunnable):
             self.signals.failed.emit(str(error))
         except SyntaxaError as error:
             self.signals.failed.emit(str(error))
-        except Exception:
+        except Exception:  # noqa: BLE001  the outermost layer of a thread: nothing may pass unseen
             _LOG.exception("A background task failed")
-            self.signals.failed.emit("A fault in the program stopped this; the job is as it was. The log has the details.")
+            self.signals.failed.emit(
+                "A fault in the program stopped this; the job is as it was. The log has the details."
+            )
         else:
             self.signals.done.emit(result)
         self.signals.ended.emit()
@@ -70,9 +72,7 @@ class Lane(QObject):
         """Whether the newest work is still going on."""
         return self._newest is not None
 
-    def run(
-        self, title: str, work: Work, done: Callable[[Any], None], failed: Callable[[str], None]
-    ) -> None:
+    def run(self, title: str, work: Work, done: Callable[[Any], None], failed: Callable[[str], None]) -> None:
         """Starts work; `done` or `failed` is called on the interface thread unless newer work was started."""
         self._give_up()
         task = _Task(work)

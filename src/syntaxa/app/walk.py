@@ -66,7 +66,7 @@ def settle(window: MainWindow) -> bool:
     """Waits until everything is computed and painted; False if it takes too long."""
     end = time.monotonic() + _PATIENCE
     while time.monotonic() < end:
-        QTest.qWait(20)
+        QTest.qWait(20)  # type: ignore[call-arg, arg-type]
         if not window.session.busy and not window.canvas.painting and window.session.surveyed_state is not None:
             QApplication.processEvents()
             return True

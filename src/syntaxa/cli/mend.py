@@ -68,9 +68,12 @@ def print_mended(record: MendRecord) -> None:
     print(table(("", "Before", "After"), rows))
     moved = record.deviation_mm
     print(f"No point that stays moved by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
-    print(table(("Step", "Changed", "Greatest mm", "Dropped mm"), [
-        (r.step, r.changed, round(r.max_mm, 6), round(r.dropped_mm, 3)) for r in record.ledger
-    ]))
+    print(
+        table(
+            ("Step", "Changed", "Greatest mm", "Dropped mm"),
+            [(r.step, r.changed, round(r.max_mm, 6), round(r.dropped_mm, 3)) for r in record.ledger],
+        )
+    )
     for output in record.outputs:
         print(f"Written: {output}")
 
@@ -137,7 +140,9 @@ def _record(
         for r in after.regions
     ]
     ledger = [
-        LedgerRecord(r.title, r.entry.changed, r.entry.max_mm, r.entry.mean_mm, r.entry.dropped_mm, r.seconds, r.entry.says)
+        LedgerRecord(
+            r.title, r.entry.changed, r.entry.max_mm, r.entry.mean_mm, r.entry.dropped_mm, r.seconds, r.entry.says
+        )
         for r in evaluation.ledger
     ]
     last = evaluation.ledger[-1].entry

@@ -1,4 +1,7 @@
-"""The JSON that the commands print: a public contract, described in docs/formats.md. Fields are added, never renamed."""
+"""The JSON that the commands print: a public contract, described in docs/formats.md.
+
+Fields are added, never renamed.
+"""
 
 from __future__ import annotations
 

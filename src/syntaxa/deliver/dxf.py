@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from typing import Literal
 
 import ezdxf
+import numpy as np
 from ezdxf.document import Drawing as Document
 from ezdxf.layouts import Modelspace
 from ezdxf.math import Vec3
@@ -77,8 +78,6 @@ def _add(space: Modelspace, shape: Shape, layer: str, release: Release) -> None:
 
 
 def _arcs_of(shape: EllipseArc | Spline) -> Shape:
-    import numpy as np
-
     rows = rows_of(shape, _FIT)
     table = [[x, y, bulge] for x, y, _, _, bulge in rows]
     if not shape.is_closed:
@@ -103,7 +102,7 @@ def _add_ellipse(space: Modelspace, shape: EllipseArc, attributes: dict[str, str
 
 def _add_spline(space: Modelspace, shape: Spline, attributes: dict[str, str]) -> None:
     entity = space.add_spline(degree=shape.degree, dxfattribs=attributes)
-    entity.control_points = [(p.x, p.y, 0.0) for p in shape.control_points]  # type: ignore[assignment]
-    entity.knots = list(shape.knots)  # type: ignore[assignment]
+    entity.control_points = [(p.x, p.y, 0.0) for p in shape.control_points]
+    entity.knots = list(shape.knots)
     if shape.weights:
-        entity.weights = list(shape.weights)  # type: ignore[assignment]
+        entity.weights = list(shape.weights)

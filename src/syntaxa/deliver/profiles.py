@@ -75,8 +75,8 @@ def _outlines(edges: Edges) -> list[tuple[list[int], Floats]]:
     for cycle in np.flatnonzero(cycles.area < 0).tolist():
         # Outside cycles run clockwise; contours go out counter-clockwise.
         walk = [half ^ 1 for half in reversed(cycles.walk(cycle))]
-        for loop in _simple_loops(cycles, walk):
-            found.append(([int(index[half // 2]) for half in loop], rows_along(cycles, loop)))
+        loops = _simple_loops(cycles, walk)
+        found += [([int(index[half // 2]) for half in loop], rows_along(cycles, loop)) for loop in loops]
     return found
 
 
@@ -109,9 +109,8 @@ def _chains(edges: Edges) -> list[tuple[Floats, bool]]:
     found = []
     starts = [v for v, own in at.items() if len(own) != 2]
     for vertex in [*starts, *at]:
-        for first in at[vertex]:
-            if first in unused:
-                found.append(_chain_from(edges, at, unused, vertex, first))
+        # Following one chain can use up the edges of another that begins here.
+        found += [_chain_from(edges, at, unused, vertex, first) for first in at[vertex] if first in unused]
     return found
 
 

@@ -29,8 +29,10 @@ def svg_bytes(profiles: Sequence[Profiles]) -> bytes:
     box = " ".join(map(_number, (left, top, width, height)))
     lines = [
         '<?xml version="1.0" encoding="UTF-8"?>',
-        f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="{_number(width)}mm" '
-        f'height="{_number(height)}mm" viewBox="{box}">',
+        (
+            f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="{_number(width)}mm" '
+            f'height="{_number(height)}mm" viewBox="{box}">'
+        ),
     ]
     for sketch, shapes in flipped:
         colour = f"#{_inked(sketch.colour):06x}"
@@ -78,7 +80,9 @@ def _path(shape: Shape) -> str:
     if isinstance(shape, Spline | EllipseArc):
         rows = rows_of(shape, _FIT)
         steps = [
-            _arc(Arc.from_bulge(Point(x, y), Point(u, v), bulge), Point(u, v)) if abs(bulge) > 1e-9 else f"L{_pair(Point(u, v))}"
+            _arc(Arc.from_bulge(Point(x, y), Point(u, v), bulge), Point(u, v))
+            if abs(bulge) > 1e-9
+            else f"L{_pair(Point(u, v))}"
             for x, y, u, v, bulge in rows
         ]
         return f"M{_pair(shape.start)} " + " ".join(steps) + (" Z" if shape.is_closed else "")

@@ -62,7 +62,7 @@ def demo_bytes() -> bytes:
     _title_block(space)
     _construction(space)
     for entity in space:
-        entity.translate(*FAR_AWAY, 0.0)  # type: ignore[attr-defined]
+        entity.translate(*FAR_AWAY, 0.0)
     return _stable_bytes(document)
 
 

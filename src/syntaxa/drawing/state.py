@@ -26,7 +26,7 @@ class Placement:
 
     unit: str = "mm"
     factor: float = 1.0
-    shift: Vector = Vector(0.0, 0.0)
+    shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
 
     @property
     def mm_per_unit(self) -> float:

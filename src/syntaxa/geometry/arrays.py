@@ -116,12 +116,15 @@ class CurveArray:
 
     def signed_areas(self) -> Floats:
         """Contribution of each to the area of the loops that it bounds (Green's theorem), (n,) mm2; exact."""
-        cross = self.start[:, 0] * self.end[:, 1] - self.start[:, 1] * self.end[:, 0]
+        # Taken about the middle: far from the origin the products would swallow the differences.
+        middle = self.start.mean(axis=0) if len(self) else np.zeros(2)
+        a, b = self.start - middle, self.end - middle
+        cross = a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]
         size = np.abs(self.sweep)
         segment = 0.5 * self.radius**2 * (size - np.sin(size))
         # sin(x) ~ x cancels for shallow arcs; the series is exact to double precision there.
         segment = np.where(size < 1e-3, 0.5 * self.radius**2 * size**3 / 6 * (1 - size**2 / 20), segment)
-        return 0.5 * cross + np.copysign(segment, self.sweep) * self.is_arc
+        return np.asarray(0.5 * cross + np.copysign(segment, self.sweep) * self.is_arc)
 
     def shares_of(self, points: Floats) -> Floats:
         """Share of the length at which each piece's carrier comes nearest to its own point, (n, 2) to (n,).
@@ -136,10 +139,10 @@ class CurveArray:
         size = np.abs(sweep)
         turned = ((np.arctan2(spoke[:, 1], spoke[:, 0]) - self.start_angle) * np.sign(sweep)) % (2 * np.pi)
         turned = np.where(turned > np.pi + size / 2, turned - 2 * np.pi, turned)
-        return np.where(self.is_arc, turned / size, on_line)
+        return np.asarray(np.where(self.is_arc, turned / size, on_line))
 
     def distances_to(self, points: Floats) -> Floats:
         """Distance of each piece to its own point, (n, 2) to (n,) mm; exact."""
         share = np.clip(self.shares_of(points), 0.0, 1.0)
         gap = points - self.points_at(share)
-        return np.hypot(gap[:, 0], gap[:, 1])
+        return np.asarray(np.hypot(gap[:, 0], gap[:, 1]))

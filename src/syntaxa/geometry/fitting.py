@@ -31,7 +31,9 @@ def arc_run(shape: EllipseArc | Spline, tolerance: float) -> Rows:
     return _biarcs(shape.points, shape.derivatives, breaks, tolerance)
 
 
-def _biarcs(points: Callable[[Floats], Floats], slopes: Callable[[Floats], Floats], breaks: Floats, tolerance: float) -> Rows:
+def _biarcs(
+    points: Callable[[Floats], Floats], slopes: Callable[[Floats], Floats], breaks: Floats, tolerance: float
+) -> Rows:
     low, high = breaks[:-1], breaks[1:]
     done: list[tuple[float, tuple[float, ...], tuple[float, ...]]] = []
     for turn in range(_MOST_ROUNDS):
@@ -39,20 +41,21 @@ def _biarcs(points: Callable[[Floats], Floats], slopes: Callable[[Floats], Float
         joint, bulge_in, bulge_out = _joint(first, _unit(slopes(low)), last, _unit(slopes(high)))
         good = _error(points, low, high, (first, joint, bulge_in), (joint, last, bulge_out)) <= tolerance
         good |= turn == _MOST_ROUNDS - 1
-        for k in np.flatnonzero(good):
-            done.append((
+        done += [
+            (
                 float(low[k]),
                 (*first[k].tolist(), *joint[k].tolist(), float(bulge_in[k])),
                 (*joint[k].tolist(), *last[k].tolist(), float(bulge_out[k])),
-            ))
+            )
+            for k in np.flatnonzero(good)
+        ]
         low, high = low[~good], high[~good]
         if not len(low):
             break
         middle = (low + high) / 2
         low, high = np.concatenate([low, middle]), np.concatenate([middle, high])
     done.sort(key=lambda piece: piece[0] * (1 if breaks[-1] > breaks[0] else -1))
-    rows = [row for _, *pair in done for row in pair if row[:2] != row[2:4]]
-    return rows  # type: ignore[return-value]
+    return [row for _, *pair in done for row in pair if row[:2] != row[2:4]]  # type: ignore[misc]
 
 
 def _unit(vectors: Floats) -> Floats:
@@ -77,7 +80,7 @@ def _joint(first: Floats, leaving: Floats, last: Floats, arriving: Floats) -> tu
 def _bulge(a: Floats, b: Floats) -> Floats:
     """Tangent of half the turn from direction a to direction b, which is a quarter of the sweep."""
     turn = np.arctan2(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0], (a * b).sum(axis=1))
-    return np.tan(turn / 2)
+    return np.asarray(np.tan(turn / 2))
 
 
 def _error(

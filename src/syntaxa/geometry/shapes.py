@@ -166,8 +166,10 @@ class EllipseArc:
 
     def points(self, parameters: Floats) -> Floats:
         """Points at parameters, (n,) to (n, 2) float."""
-        return np.array([*self.centre]) + np.outer(np.cos(parameters), [*self.major]) + np.outer(
-            np.sin(parameters), [*self.minor]
+        return (
+            np.array([*self.centre])
+            + np.outer(np.cos(parameters), [*self.major])
+            + np.outer(np.sin(parameters), [*self.minor])
         )
 
     def derivatives(self, parameters: Floats) -> Floats:
@@ -321,9 +323,7 @@ class Polyline:
         """The image under a similarity; under another map arcs are flattened to 0.001 mm of their size."""
         flat = self if by.is_similarity or not any(self.bulges) else self._without_arcs(1e-3 / max(by.scale, 1e-12))
         sign = -1.0 if by.mirrors else 1.0
-        return Polyline(
-            tuple(by.point(p) for p in flat.vertices), tuple(sign * b for b in flat.bulges), flat.closed
-        )
+        return Polyline(tuple(by.point(p) for p in flat.vertices), tuple(sign * b for b in flat.bulges), flat.closed)
 
     def flattened(self, tolerance: float) -> Floats:
         """Vertices, (n, 2) float; a closed one ends with its first."""

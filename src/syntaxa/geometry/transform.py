@@ -61,7 +61,7 @@ class Transform:
 
     def points(self, xy: Floats) -> Floats:
         """The images of points, (n, 2) float to (n, 2) float."""
-        return xy @ np.array([[self.a, self.b], [self.c, self.d]]) + np.array([self.e, self.f])
+        return np.asarray(xy @ np.array([[self.a, self.b], [self.c, self.d]]) + np.array([self.e, self.f]))
 
     @property
     def determinant(self) -> float:

@@ -102,7 +102,7 @@ def _strict(data: bytes, progress: Progress) -> Document:
         from ezdxf.lldxf.tagger import binary_tags_loader
 
         loader = binary_tags_loader(data, errors="surrogateescape")
-        return Document.load(loader)  # type: ignore[no-any-return, attr-defined]
+        return Document.load(loader)
     text = io.TextIOWrapper(io.BytesIO(data), encoding="utf-8", errors="surrogateescape")
     encoding = dxf_stream_info(text).encoding
     text = io.TextIOWrapper(io.BytesIO(data), encoding=encoding, errors="surrogateescape")
@@ -127,9 +127,7 @@ def _layers(document: Document, curves: list[Curve]) -> tuple[Layer, ...]:
         rgb = entry.rgb or aci2rgb(abs(entry.color) if 0 < abs(entry.color) < 256 else 7)
         colour = (rgb[0] << 16) | (rgb[1] << 8) | rgb[2]
         name = _decoded(entry.dxf.name)
-        layers[name] = Layer(
-            name, colour, not entry.is_off(), bool(entry.is_frozen()), bool(entry.is_locked())
-        )
+        layers[name] = Layer(name, colour, not entry.is_off(), bool(entry.is_frozen()), bool(entry.is_locked()))
     for curve in curves:
         layers.setdefault(curve.layer, Layer(curve.layer))
     return tuple(layers.values())
@@ -201,12 +199,12 @@ class _Walk:
         copies = insert.multi_insert() if insert.mcount > 1 else (insert,)
         number = 0
         for copy in copies:
-            skipped: list[str] = []
-            for part in copy.virtual_entities(skipped_entity_callback=lambda e, _why: skipped.append(e.dxftype())):
+            for part in copy.virtual_entities(skipped_entity_callback=self._skipped):
                 number += 1
                 self.take(part, f"{name}-{number}", (*path, block), insert)
-            for kind in skipped:
-                self.not_read[kind, "It cannot be taken out of its block."] += 1
+
+    def _skipped(self, entity: DXFEntity, _reason: str) -> None:
+        self.not_read[entity.dxftype(), "It cannot be taken out of its block."] += 1
 
     def _unique(self, name: str) -> str:
         while name in self._ids:
@@ -218,13 +216,12 @@ class _Walk:
         source: DXFGraphic = outer if entity.dxf.get("color", 256) == 0 and outer is not None else entity
         true_colour = source.dxf.get("true_color")
         index = abs(int(source.dxf.get("color", 256)))
+        rgb: tuple[int, int, int] | None = None
         if true_colour is not None:
             rgb = int2rgb(true_colour)
-        else:
-            rgb = aci2rgb(index) if 0 < index < 256 else None
+        elif 0 < index < 256:
+            rgb = aci2rgb(index)
         colour = None if rgb is None else (rgb[0] << 16) | (rgb[1] << 8) | rgb[2]
         line_type = str(source.dxf.get("linetype", "")).upper()
         key = (colour, "" if line_type == "BYLAYER" else line_type)
         return self._styles.setdefault(key, Style(*key))
-
-

@@ -102,8 +102,6 @@ class Evaluator:
         return after, row
 
 
-
-
 def _next_digest(digest: str, job_step: JobStep) -> str:
     return hashlib.sha256(digest.encode() + msgspec.json.encode(job_step.step)).hexdigest()
 

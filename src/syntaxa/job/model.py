@@ -58,9 +58,7 @@ class Job:
 
     def switched(self, number: int, enabled: bool) -> Job:
         """The step switched on or off."""
-        return replace(
-            self, steps=tuple(replace(s, enabled=enabled) if s.number == number else s for s in self.steps)
-        )
+        return replace(self, steps=tuple(replace(s, enabled=enabled) if s.number == number else s for s in self.steps))
 
     def step_of(self, kind: type[Step]) -> Step | None:
         """The step of a kind of which there is at most one, if it is there and on."""

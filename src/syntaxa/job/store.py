@@ -84,7 +84,9 @@ def load_job(path: Path) -> Job:
             return _job_in(archive, path)
     except (zipfile.BadZipFile, KeyError, msgspec.MsgspecError, UnicodeError, EOFError) as error:
         raise JobError(
-            f"{path.name} is damaged or no job file.", file=str(path), suggestion="Open its recovery copy, if there is one."
+            f"{path.name} is damaged or no job file.",
+            file=str(path),
+            suggestion="Open its recovery copy, if there is one.",
         ) from error
 
 
@@ -95,7 +97,9 @@ def _job_in(archive: zipfile.ZipFile, path: Path) -> Job:
     form = msgspec.json.decode(text, type=dict).get("format", "")
     if form != FORMAT:
         raise JobError(
-            f"{path.name} was made by another version ({form or 'unknown'}).", file=str(path), suggestion="Update Syntaxa."
+            f"{path.name} was made by another version ({form or 'unknown'}).",
+            file=str(path),
+            suggestion="Update Syntaxa.",
         )
     stored = msgspec.json.decode(text, type=StoredJob)
     if not stored.sources:
@@ -104,7 +108,9 @@ def _job_in(archive: zipfile.ZipFile, path: Path) -> Job:
     data = archive.read(first.path)
     if digest_of(data) != first.digest:
         raise JobError(
-            f"The drawing in {path.name} is not the one that was saved.", file=str(path), suggestion="Use a backup of the job."
+            f"The drawing in {path.name} is not the one that was saved.",
+            file=str(path),
+            suggestion="Use a backup of the job.",
         )
     steps = tuple(JobStep(s.number, s.step, s.enabled) for s in stored.steps)
     return Job(Source(first.name, data, first.digest), steps)

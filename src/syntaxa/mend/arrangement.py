@@ -82,9 +82,13 @@ def split_at_contacts(pieces: Pieces, merge: float) -> tuple[Edges, list[Crossin
     # The first point of a cluster places it, and ends come first: what was right stays where it is.
     _, first = np.unique(label, return_index=True)
     vertices = points[first]
-    share = np.concatenate([np.zeros(count), np.ones(count), *_contact_shares(curves, met.first, met.second, met.points)])
+    share = np.concatenate(
+        [np.zeros(count), np.ones(count), *_contact_shares(curves, met.first, met.second, met.points)]
+    )
     edges = _edges_between(curves, owner, share, label, vertices)
-    return edges.take(_one_of_each(edges, merge)), _crossings(curves, met.first, met.second, met.points, met.crossing, merge)
+    return edges.take(_one_of_each(edges, merge)), _crossings(
+        curves, met.first, met.second, met.points, met.crossing, merge
+    )
 
 
 def _vertex_labels(points: Floats, merge: float) -> Ints:
@@ -252,4 +256,3 @@ def rows_along(cycles: Cycles, run: list[int]) -> Floats:
     start = np.where(against[:, None], curves.end[edge], curves.start[edge])
     bulge = np.where(against, -curves.bulge[edge], curves.bulge[edge])
     return np.column_stack([start, bulge])
-

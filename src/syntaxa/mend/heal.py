@@ -218,7 +218,7 @@ class _Pass:
         del tolerances
 
 
-def _stack_finding(pieces: Pieces, stack: Stack, lengths: np.ndarray) -> Finding:  # type: ignore[type-arg]
+def _stack_finding(pieces: Pieces, stack: Stack, lengths: np.ndarray) -> Finding:
     others = [pieces.id_of(k) for k in stack.others]
     keeper = pieces.id_of(stack.keeper)
     same = stack.span is not None and stack.span[0] >= -1e-9 and stack.span[1] <= 1 + 1e-9
@@ -287,13 +287,12 @@ def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
     return Finding("overlap", key, Point(*place.tolist()), twin.width, ids, "Keep one of them", twin.width)
 
 
-def _dead_end_finding(
-    pieces: Pieces, edges: Edges, chain: list[int], length: float, tolerances: Tolerances
-) -> Finding:
+def _dead_end_finding(pieces: Pieces, edges: Edges, chain: list[int], length: float, tolerances: Tolerances) -> Finding:
     kind = "overrun" if length <= max(2 * tolerances.gap, tolerances.speck) else "dead end"
     degree = edges.degrees()
     loose = next(
-        (v for e in chain for v in (int(edges.tail[e]), int(edges.head[e])) if degree[v] == 1), int(edges.tail[chain[0]])
+        (v for e in chain for v in (int(edges.tail[e]), int(edges.head[e])) if degree[v] == 1),
+        int(edges.tail[chain[0]]),
     )
     place = Point(*edges.vertices[loose].tolist())
     ids = tuple(dict.fromkeys(pieces.ids[int(edges.curves.owner[e])] for e in chain))
@@ -309,9 +308,11 @@ def _hanging_chains(edges: Edges) -> list[list[int]]:
     for e, (a, b) in enumerate(zip(edges.tail.tolist(), edges.head.tolist(), strict=True)):
         at.setdefault(a, []).append(e)
         at.setdefault(b, []).append(e)
-    chains, used = [], set()
+    chains: list[list[int]] = []
+    used: set[int] = set()
     for vertex in np.flatnonzero(degree == 1).tolist():
-        chain, here = [], vertex
+        chain: list[int] = []
+        here = vertex
         while True:
             onward = [e for e in at[here] if e not in chain]
             if len(onward) != 1 or (chain and degree[here] != 2):
@@ -358,4 +359,3 @@ def _nearest_other_end(edges: Edges, degree: Ints, vertex: int) -> float:
     if not len(others):
         return 0.0
     return float(np.hypot(*(edges.vertices[others] - edges.vertices[vertex]).T).min())
-

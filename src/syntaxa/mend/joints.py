@@ -12,6 +12,7 @@ Cost: n log n for the neighbours, then linear in the open ends.
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import dataclass
 
 import numpy as np
@@ -100,7 +101,7 @@ def _angles_between(curves: CurveArray, i: Ints, j: Ints, points: Floats) -> Flo
         taken = curves.take(index)
         directions.append(taken.tangents_at(np.clip(taken.shares_of(points), 0.0, 1.0)))
     a, b = directions
-    return np.arcsin(np.clip(np.abs(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), 0.0, 1.0))
+    return np.asarray(np.arcsin(np.clip(np.abs(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), 0.0, 1.0)))
 
 
 def nearest_partner(curves: CurveArray, state: EndState, limit: float) -> Floats:
@@ -218,9 +219,7 @@ def _on_shared_circle(curves: CurveArray, cluster: list[int], place: Point) -> P
     return Point(*first.points_at(first.shares_of(point))[0].tolist())
 
 
-def _inside_candidates(
-    curves: CurveArray, ends: Ints, limit: float
-) -> list[tuple[int, int, float, float]]:
+def _inside_candidates(curves: CurveArray, ends: Ints, limit: float) -> list[tuple[int, int, float, float]]:
     """(end, piece, distance, share) for pieces that pass an end within the limit between their own ends."""
     points = end_points(curves)[ends]
     box = curves.bounds()
@@ -250,10 +249,8 @@ def _inside_joints(curves: CurveArray, left: list[int], gap: float) -> tuple[lis
     if not best:
         return [], left
     chosen = np.array(list(best))
-    target = np.array([piece for _, piece, _ in best.values()])
-    share = np.array([s for _, _, s in best.values()])
-    distance = np.array([d for d, _, _ in best.values()])
-    joints = _met_inside(curves, chosen, target, share, distance, gap)
+    distances, targets, shares = zip(*best.values(), strict=True)
+    joints = _met_inside(curves, chosen, np.array(targets), np.array(shares), np.array(distances), gap)
     return joints, [end for end in left if end not in best]
 
 
@@ -371,7 +368,7 @@ def _bent(curves: CurveArray, piece: int, places: list[tuple[float, Point]]) -> 
     """Rows of a piece cut at shares and drawn to the places there."""
     stops = [(0.0, Point(*curves.start[piece].tolist())), *places, (1.0, Point(*curves.end[piece].tolist()))]
     rows = []
-    for (low, a), (high, b) in zip(stops, stops[1:], strict=False):
+    for (low, a), (high, b) in itertools.pairwise(stops):
         part = curves.take(np.full(2, piece))
         ends = part.points_at(np.array([low, high]))
         bulge = np.tan(curves.sweep[piece] * (high - low) / 4)

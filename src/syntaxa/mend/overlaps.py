@@ -105,7 +105,7 @@ def _stack(curves: CurveArray, group: list[int], tolerance: float) -> Stack:
     return Stack(keeper, others, _union_on_circle(low, high, turn, tolerance / length))
 
 
-def _union_on_circle(low: np.ndarray, high: np.ndarray, turn: float, slack: float) -> tuple[float, float] | None:  # type: ignore[type-arg]
+def _union_on_circle(low: np.ndarray, high: np.ndarray, turn: float, slack: float) -> tuple[float, float] | None:
     """The union of overlapping intervals on a circle of circumference `turn`, the first one kept in place."""
     begin, end = float(low[0]), float(high[0])
     grown = True

@@ -30,7 +30,7 @@ def pieces_of(curves: Sequence[Curve], fit: float) -> Pieces:
 def rows_of(shape: Shape, fit: float) -> Rows:
     """Rows (x0, y0, x1, y1, bulge) of a shape, end to end."""
     if isinstance(shape, Line):
-        return [(*shape.start, *shape.end, 0.0)]  # type: ignore[list-item]
+        return [(*shape.start, *shape.end, 0.0)]
     if isinstance(shape, Circle):
         return _arc_rows(Arc(shape.centre, shape.radius, 0.0, TURN))
     if isinstance(shape, Arc):
@@ -44,9 +44,7 @@ def _arc_rows(arc: Arc) -> Rows:
     # More than half a turn has no stable bulge, and a full turn has none at all.
     count = max(1, math.ceil(abs(arc.sweep) / (math.pi + 1e-9)))
     stops = [arc.start_angle + arc.sweep * k / count for k in range(count + 1)]
-    points = [
-        (arc.centre.x + arc.radius * math.cos(a), arc.centre.y + arc.radius * math.sin(a)) for a in stops
-    ]
+    points = [(arc.centre.x + arc.radius * math.cos(a), arc.centre.y + arc.radius * math.sin(a)) for a in stops]
     if arc.is_closed:
         points[-1] = points[0]
     bulge = math.tan(arc.sweep / count / 4)

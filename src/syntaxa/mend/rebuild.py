@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import replace
 
@@ -69,7 +70,7 @@ def _runs(healed: Healed, own: Ints, degree: Ints, closed: bool) -> list[tuple[F
     edges, pieces = healed.edges, healed.pieces
     own = own[np.lexsort((edges.low[own], pieces.order[edges.piece[own]]))].tolist()
     runs = [[own[0]]]
-    for before, here in zip(own, own[1:], strict=False):
+    for before, here in itertools.pairwise(own):
         if edges.head[before] == edges.tail[here] and degree[edges.tail[here]] == 2:
             runs[-1].append(here)
         else:

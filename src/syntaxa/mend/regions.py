@@ -5,10 +5,12 @@ Cost: n log n; each component is looked up in the boxes of the faces and then te
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 import shapely
+from scipy.sparse import coo_matrix
+from scipy.sparse.csgraph import connected_components
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.transform import Floats
@@ -56,9 +58,6 @@ def _face(cycles: Cycles, cycle: int) -> _Face:
 
 def _components(cycles: Cycles) -> dict[int, int]:
     """Connected component of each cycle: cycles that share an edge are of one."""
-    from scipy.sparse import coo_matrix
-    from scipy.sparse.csgraph import connected_components
-
     vertices = len(cycles.edges.vertices)
     ends = (cycles.edges.tail, cycles.edges.head)
     graph = coo_matrix((np.ones(len(cycles.edges)), ends), shape=(vertices, vertices))
@@ -122,16 +121,16 @@ def _depths(faces: list[_Face], outsides: list[_Face], parent: list[int], cycles
     return [depth_of(component[f.cycle]) for f in faces]
 
 
-def _region(
-    face: _Face, holes: list[_Face], depth: int, cycles: Cycles, ids: tuple[str, ...], sketch: str
-) -> Region:
-    owners = np.unique(np.concatenate([cycles.edges.curves.owner[cycles.members[f.cycle] // 2] for f in (face, *holes)]))
+def _region(face: _Face, holes: list[_Face], depth: int, cycles: Cycles, ids: tuple[str, ...], sketch: str) -> Region:
+    owners = np.unique(
+        np.concatenate([cycles.edges.curves.owner[cycles.members[f.cycle] // 2] for f in (face, *holes)])
+    )
     return Region(
         id="",
         sketch=sketch,
         area=float(cycles.area[face.cycle] + sum(cycles.area[h.cycle] for h in holes)),
         perimeter=float(sum(cycles.perimeter[f.cycle] for f in (face, *holes))),
-        box=tuple(face.box.tolist()),  # type: ignore[arg-type]
+        box=tuple(face.box.tolist()),
         depth=depth,
         curves=tuple(ids[k] for k in owners),
         loops=(face.rows, *(h.rows for h in holes)),
@@ -139,6 +138,4 @@ def _region(
 
 
 def _named(region: Region, number: int) -> Region:
-    from dataclasses import replace
-
     return replace(region, id=f"{region.sketch}/{number}")

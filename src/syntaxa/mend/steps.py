@@ -80,7 +80,12 @@ def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
     """One gap tolerance for all sketches: the widest that any of them asks for."""
     plain = Tolerances()
     found = [propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches]
-    return max(found, key=lambda p: (p.gap, p.closes), default=ProposedGap(SMALLEST, 0, 0, "There is nothing to join."))
+    gap = max((p.gap for p in found), default=SMALLEST)
+    closes, open_ends = sum(p.closes for p in found), sum(p.of for p in found)
+    if not closes:
+        return ProposedGap(gap, 0, open_ends, "No gap stands out, so only ends that agree are joined.")
+    says = f"{closes} of {open_ends} open ends have a partner that near; the next are well beyond."
+    return ProposedGap(gap, closes, open_ends, says)
 
 
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:

@@ -32,28 +32,25 @@ _STRAGGLERS = 0.01
 
 @dataclass(frozen=True, slots=True)
 class ProposedGap:
-    """A gap tolerance (mm), how many open ends it finds a partner for, of how many, and why."""
+    """A gap tolerance (mm), how many open ends it finds a partner for, of how many, and why in words."""
 
     gap: float
     closes: int
     of: int
-    says: str
+    says: str = ""
 
 
 def propose_gap(pieces: Pieces, tolerances: Tolerances) -> ProposedGap:
     """The gap tolerance that the drawing itself suggests."""
     pieces = prepared(pieces, tolerances, everything)
     if not len(pieces):
-        return ProposedGap(SMALLEST, 0, 0, "There is nothing to join.")
+        return ProposedGap(SMALLEST, 0, 0)
     limit = float(np.clip(0.5 * np.median(pieces.curves.lengths()), 1e-2, LARGEST))
     state = end_states(pieces.curves, tolerances.merge, min(0.1, limit))
     distances = np.sort(nearest_partner(pieces.curves, state, limit))
     near = distances[distances <= limit]
     gap, closes = _above_the_crowd(near, limit)
-    if not closes:
-        return ProposedGap(gap, 0, len(distances), "No gap stands out; only ends that agree are joined.")
-    says = f"{closes} of {len(distances)} open ends have a partner within {gap:.3g} mm; the next is well beyond."
-    return ProposedGap(gap, closes, len(distances), says)
+    return ProposedGap(gap, closes, len(distances))
 
 
 def auto_tolerances(pieces: Pieces, tolerances: Tolerances) -> Tolerances:

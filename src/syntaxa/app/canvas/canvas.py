@@ -232,9 +232,7 @@ class Canvas(QWidget):
         self._fresh_view = self._view.sized(width, height)
         self._fresh = QImage(round(width * density), round(height * density), QImage.Format.Format_RGB32)
         self._fresh.fill(QColor(self._tokens.canvas))
-        device = View(
-            self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height()
-        )
+        device = View(self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height())
         self._work = self._everything(device)
         self._slice.start()
 
@@ -311,7 +309,11 @@ class Canvas(QWidget):
             shapes = [scene.curves[k].shape for k in self._selected[:2000]]
             overlays.draw_shapes(painter, shapes, self._view, pen)
         if 0 <= self._hover < len(scene):
-            pen = QPen(QColor(tokens.accent), 1.8, Qt.PenStyle.DotLine if self._hover in self._selected else Qt.PenStyle.SolidLine)
+            pen = QPen(
+                QColor(tokens.accent),
+                1.8,
+                Qt.PenStyle.DotLine if self._hover in self._selected else Qt.PenStyle.SolidLine,
+            )
             overlays.draw_shapes(painter, [scene.curves[self._hover].shape], self._view, pen)
 
     def _draw_band(self, painter: QPainter) -> None:
@@ -357,7 +359,9 @@ class Canvas(QWidget):
         if event is None:
             return
         self._mouse = event.position()
-        if event.button() == Qt.MouseButton.MiddleButton or (self._space and event.button() == Qt.MouseButton.LeftButton):
+        if event.button() == Qt.MouseButton.MiddleButton or (
+            self._space and event.button() == Qt.MouseButton.LeftButton
+        ):
             self._pan_from = event.position().toPoint()
             self.setCursor(Qt.CursorShape.ClosedHandCursor)
         elif event.button() == Qt.MouseButton.LeftButton and self._picking:

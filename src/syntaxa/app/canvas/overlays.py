@@ -33,7 +33,7 @@ def region_path(region: Region, view: View) -> QPainterPath:
     return path
 
 
-def polygon_of(points: np.ndarray, view: View) -> QPolygonF:  # type: ignore[type-arg]
+def polygon_of(points: np.ndarray, view: View) -> QPolygonF:
     """Points (n, 2) in mm as a polygon in pixels."""
     pixels = (points - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
     return QPolygonF([QPointF(x, y) for x, y in np.clip(pixels, -1e6, 1e6).tolist()])
@@ -52,9 +52,7 @@ def tint_regions(painter: QPainter, regions: Sequence[Region], view: View, token
         painter.fillPath(region_path(region, view), colour)
 
 
-def draw_findings(
-    painter: QPainter, findings: Sequence[Finding], view: View, tokens: Tokens, chosen: str
-) -> None:
+def draw_findings(painter: QPainter, findings: Sequence[Finding], view: View, tokens: Tokens, chosen: str) -> None:
     """A glyph at each finding; where they crowd, one stands for its neighbours."""
     taken: set[tuple[int, int]] = set()
     ink, ground = QColor(tokens.persimmon), QColor(tokens.canvas)
@@ -121,5 +119,3 @@ def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: To
     painter.drawRoundedRect(frame, 5, 5)
     painter.setPen(QColor(tokens.text))
     painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, text)
-
-

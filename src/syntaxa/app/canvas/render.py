@@ -56,7 +56,8 @@ def _specks(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: I
     if bits is None:
         return
     bits.setsize(image.sizeInBytes())
-    pixels = np.frombuffer(bits, np.uint32).reshape(image.height(), image.bytesPerLine() // 4)
+    pixels = np.frombuffer(bits, np.uint32)  # type: ignore[call-overload]
+    pixels = pixels.reshape(image.height(), image.bytesPerLine() // 4)
     colours = np.array([pen.color().rgb() for pen in pens], dtype=np.uint32)
     pixels[place[inside, 1], place[inside, 0]] = colours[scene.colour[chosen[inside]]]
     yield
@@ -95,7 +96,7 @@ def _to_pixels(segments: Floats, origin: Floats, view: View) -> Floats:
     factor = np.array([view.scale, -view.scale] * 2)
     middle = np.array([view.width / 2, view.height / 2] * 2)
     # Far outside the window Qt's clipping loses its footing; nothing there is seen.
-    return np.clip((segments + shift) * factor + middle, -1e6, 1e6)
+    return np.asarray(np.clip((segments + shift) * factor + middle, -1e6, 1e6))
 
 
 def paint_segments(image: QImage, segments: Floats, pen: QPen, antialias: bool) -> None:
@@ -103,13 +104,13 @@ def paint_segments(image: QImage, segments: Floats, pen: QPen, antialias: bool) 
     count = len(segments)
     if not count:
         return
-    lines = sip.array(QLineF, count)
+    lines = sip.array(QLineF, count)  # type: ignore[call-arg, var-annotated]
     memory = np.frombuffer(sip.voidptr(lines, count * 32), np.float64).reshape(-1, 4)  # type: ignore[call-overload]
     memory[:] = segments
     painter = QPainter(image)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing, antialias)
     painter.setPen(pen)
-    painter.drawLines(lines)  # type: ignore[call-overload]
+    painter.drawLines(lines)
     painter.end()
 
 

@@ -144,7 +144,7 @@ def _flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
     lines = [k for k, s in enumerate(shapes) if isinstance(s, Line)]
     rounds = [k for k, s in enumerate(shapes) if isinstance(s, Arc | Circle)]
     if lines:
-        ends = np.array([(s.start.x, s.start.y, s.end.x, s.end.y) for s in (shapes[k] for k in lines)])  # type: ignore[union-attr]
+        ends = np.array([(s.start.x, s.start.y, s.end.x, s.end.y) for s in (shapes[k] for k in lines)])
         for k, part in zip(lines, ends.reshape(-1, 2, 2), strict=True):
             parts[k] = part
     for k, part in zip(rounds, _arcs_flattened([shapes[k] for k in rounds]), strict=True):  # type: ignore[misc]
@@ -160,10 +160,12 @@ def _flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
 def _arcs_flattened(shapes: Sequence[Arc | Circle]) -> list[Floats]:
     if not shapes:
         return []
-    rows = np.array([
-        (s.centre.x, s.centre.y, s.radius, *((s.start_angle, s.sweep) if isinstance(s, Arc) else (0.0, TURN)))
-        for s in shapes
-    ])
+    rows = np.array(
+        [
+            (s.centre.x, s.centre.y, s.radius, *((s.start_angle, s.sweep) if isinstance(s, Arc) else (0.0, TURN)))
+            for s in shapes
+        ]
+    )
     steps = np.maximum(4, np.ceil(np.abs(rows[:, 4]) / TURN * _CIRCLE)).astype(np.int64)
     result = []
     for row, count in zip(rows, steps.tolist(), strict=True):

@@ -38,9 +38,7 @@ class View:
         """Zoomed about a pixel, which keeps its place."""
         scale = min(max(self.scale * factor, _SMALLEST), _LARGEST)
         x, y = self.to_mm(px, py)
-        return replace(
-            self, scale=scale, x=x - (px - self.width / 2) / scale, y=y + (py - self.height / 2) / scale
-        )
+        return replace(self, scale=scale, x=x - (px - self.width / 2) / scale, y=y + (py - self.height / 2) / scale)
 
     def fitted(self, box: tuple[float, float, float, float], margin: float = 0.08) -> View:
         """Shows a box (mm) with a margin (share of the window)."""

@@ -102,7 +102,9 @@ class DeliverPanel(StagePanel):
         self._state.setVisible(surveyed is not None)
         if surveyed is not None:
             left = len(self.session.findings)
-            text = f"{left} findings are still open; see Mend." if left else "No finding is open: every contour is closed."
+            text = (
+                f"{left} findings are still open; see Mend." if left else "No finding is open: every contour is closed."
+            )
             if left and all(not f.remedy for f in self.session.findings):
                 text = f"{left} pieces belong to no closed contour; they go out as open lines."
             self._state.setText(text)

@@ -167,17 +167,15 @@ class MeasurePanel(StagePanel):
     def _fill_units(self, unit: str) -> None:
         shown = self.session.shown
         assert shown is not None, "filled only when something is shown"
-        first = extents_of(shown.evaluation.first.curves())
+        box = extents_of(shown.evaluation.first.curves())
         per = shown.evaluation.first.placement.mm_per_unit
-        box = [v / per for v in first] if first else None
         units = [*HYPOTHESES, *(u for u in (unit,) if u not in HYPOTHESES)]
         self._units.setRowCount(len(units))
         for k, name in enumerate(units):
             first = cell(f"{'●' if name == unit else '○'}  {UNIT_NAMES[name].split(' (')[0]}")
             first.setData(256, name)
-            sized = tuple(v * MM_PER_UNIT[name] for v in box) if box else None
             self._units.setItem(k, 0, first)
-            self._units.setItem(k, 1, cell(self.lengths.size(sized), figure=True))  # type: ignore[arg-type]
+            self._units.setItem(k, 1, cell(self.lengths.size(_grown(box, MM_PER_UNIT[name] / per)), figure=True))
             if name == unit:
                 self._units.selectRow(k)
         self._units.setFixedHeight(34 + 28 * len(units))
@@ -194,3 +192,7 @@ class MeasurePanel(StagePanel):
         x, y = (step.x, step.y) if isinstance(step, PlaceOrigin) else (0.0, 0.0)
         for field, value in ((self._x, x / per), (self._y, y / per)):
             field.show_value(value, f"{value:.6g}")
+
+
+def _grown(box: tuple[float, float, float, float] | None, factor: float) -> tuple[float, float, float, float] | None:
+    return None if box is None else (box[0] * factor, box[1] * factor, box[2] * factor, box[3] * factor)

@@ -42,7 +42,9 @@ def glyph_path(kind: str) -> QPainterPath:
     return path
 
 
-def draw_glyph(painter: QPainter, kind: str, at: QPointF, ink: QColor, ground: QColor | None, scale: float = 1.0) -> None:
+def draw_glyph(
+    painter: QPainter, kind: str, at: QPointF, ink: QColor, ground: QColor | None, scale: float = 1.0
+) -> None:
     """Draws a glyph; with a ground it stands on a disc, to be seen over lines."""
     painter.save()
     painter.translate(at)

@@ -45,5 +45,6 @@ class Banner(QFrame):
 
     def _choice(self, title: str, run: Callable[[], None]) -> QPushButton:
         made = button(title)
-        made.clicked.connect(lambda: (self.hide(), run()))
+        made.clicked.connect(self.hide)
+        made.clicked.connect(lambda _checked: run())
         return made

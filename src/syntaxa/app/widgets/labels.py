@@ -53,7 +53,8 @@ def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
     made.setWordWrap(False)
     made.setMinimumHeight(96)
     rows, columns = made.verticalHeader(), made.horizontalHeader()
-    assert rows is not None and columns is not None, "a table has both headers"
+    assert rows is not None, "a table has a header for its rows"
+    assert columns is not None, "a table has a header for its columns"
     rows.hide()
     rows.setDefaultSectionSize(28)
     columns.setHighlightSections(False)

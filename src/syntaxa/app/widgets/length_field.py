@@ -15,7 +15,9 @@ class NumberField(QLineEdit):
 
     entered = pyqtSignal(float)
 
-    def __init__(self, name: str, least: float = -math.inf, most: float = math.inf, parent: QWidget | None = None) -> None:
+    def __init__(
+        self, name: str, least: float = -math.inf, most: float = math.inf, parent: QWidget | None = None
+    ) -> None:
         super().__init__(parent)
         self.setAccessibleName(name)
         self.setFont(figure_font())

@@ -1,0 +1,91 @@
+"""Curves and drawings that several tests use, made up here."""
+
+from __future__ import annotations
+
+import io
+import math
+import sys
+from pathlib import Path
+
+import ezdxf
+import numpy as np
+import shapely
+from hypothesis import strategies as st
+
+from syntaxa.drawing.model import Curve
+from syntaxa.drawing.state import Sketch
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
+from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.heal import everything, heal
+from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.regions import regions_of
+from syntaxa.mend.steps import mended
+from syntaxa.mend.tolerance import with_gap
+
+sys.path.insert(0, str(Path(__file__).parent / "corpus"))
+import damage  # noqa: E402
+
+coordinates = st.floats(-1000, 1000, allow_nan=False)
+points = st.builds(Point, coordinates, coordinates)
+angles = st.floats(-math.pi, math.pi)
+arcs = st.builds(Arc, points, st.floats(0.1, 500), angles, st.floats(0.05, 6.2).flatmap(lambda s: st.sampled_from([s, -s])))
+
+
+def lines(*runs):
+    """Line curves from runs of (x, y), ids in order."""
+    pieces = [(a, b) for run in runs for a, b in zip(run, run[1:], strict=False)]
+    return [Curve(f"c{k}", Line(Point(*a), Point(*b)), "0") for k, (a, b) in enumerate(pieces)]
+
+
+def square(size=10.0, x=0.0, y=0.0):
+    return [(x, y), (x + size, y), (x + size, y + size), (x, y + size), (x, y)]
+
+
+def heal_all(curves, gap):
+    """Mended curves, findings, and the regions of the mended curves."""
+    after, findings = mended(Sketch("0", 0, tuple(curves)), with_gap(Tolerances(), gap), 3.0, None)
+    return after, findings, regions_at(after)
+
+
+def regions_at(curves, gap=1e-4):
+    pieces = pieces_of(curves, 0.001)
+    return regions_of(heal(pieces, with_gap(Tolerances(), gap), 3.0, everything).edges, pieces.ids, "0")
+
+
+def damaged(suite, seed, loops, **changes):
+    """Truth and damaged curves of the corpus."""
+    truth = damage.make_truth(seed, loops, min_wall=0.6 if suite == "coarse" else 0.2)
+    entities = damage.corrupt(truth, seed + 1, **{**damage.SUITES[suite], **changes})
+    return truth, [Curve(f"{k:x}", _shape(e), "0") for k, e in enumerate(entities)]
+
+
+def _shape(entity):
+    if entity["kind"] == "line":
+        return Line(Point(*map(float, entity["p0"])), Point(*map(float, entity["p1"])))
+    if entity["kind"] == "arc":
+        return Arc(Point(*entity["c"]), entity["r"], entity["a0"], entity["sweep"])
+    if entity["kind"] == "circle":
+        return Circle(Point(*entity["c"]), entity["r"])
+    return Polyline(tuple(Point(*map(float, p)) for p in entity["pts"]), (0.0,) * len(entity["pts"]), False)
+
+
+def polygon(region):
+    """A region as a polygon, faceted finely, for scoring."""
+    rings = []
+    for loop in region.loops:
+        following = np.roll(loop, -1, axis=0).tolist()
+        rows = zip(loop.tolist(), following, strict=True)
+        rings.append([p for (x, y, b), (u, v, _) in rows for p in damage.seg_points((x, y, u, v, b), 2e-4)[:-1]])
+    return shapely.Polygon(rings[0], rings[1:])
+
+
+def dxf_of(build, release="R2010", **header):
+    """Bytes of a DXF that `build(modelspace, document)` fills."""
+    document = ezdxf.new(release)
+    for name, value in header.items():
+        document.header[f"${name}"] = value
+    build(document.modelspace(), document)
+    text = io.StringIO()
+    document.write(text)
+    return text.getvalue().encode()
