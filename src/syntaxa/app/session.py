@@ -19,7 +19,7 @@ from syntaxa.job.history import History
 from syntaxa.job.model import Job, Source, Step
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
-from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state
+from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
 from syntaxa.mend.survey import Survey
 from syntaxa.mend.tolerance import ProposedGap
 
@@ -176,9 +176,10 @@ class Session(QObject):
         if self.job is not None:
             self._change(self.job.without_step(number), "Remove a step")
 
-    def fix(self, keys: tuple[str, ...] | None) -> None:
-        """Fixes chosen findings, or all."""
+    def fix(self, key: str | None) -> None:
+        """Fixes one finding, with what lies doubled under it, or all."""
         if self.surveyed_state is not None:
+            keys = None if key is None else with_needed(self.surveyed_state.survey.findings, key)
             self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys))
 
     def set_gap(self, gap: float | None) -> None:

@@ -35,8 +35,9 @@ def dxf_bytes(profiles: Sequence[Profiles], unit: str, release: Release) -> byte
     if code is None:
         raise DeliverError(f"A DXF header cannot say “{unit}”.", suggestion="Deliver in mm or in.")
     document = ezdxf.new(release, setup=False)
-    document.header["$INSUNITS"] = code
-    document.header["$MEASUREMENT"] = 0 if unit in _IMPERIAL else 1
+    if release != "R12":
+        document.header["$INSUNITS"] = code
+        document.header["$MEASUREMENT"] = 0 if unit in _IMPERIAL else 1
     space = document.modelspace()
     by = Transform.scaling(1 / MM_PER_UNIT[unit])
     for sketch in profiles:
@@ -45,7 +46,11 @@ def dxf_bytes(profiles: Sequence[Profiles], unit: str, release: Release) -> byte
             _add(space, shape.transformed(by), layer, release)
     text = io.StringIO()
     document.write(text)
-    return document.encode(text.getvalue())
+    written = text.getvalue()
+    if release == "R12":
+        # The release is older than the variable; readers pass over what they do not know, and most know this one.
+        written = written.replace("  9\n$INSBASE\n", f"  9\n$INSUNITS\n 70\n{code:6d}\n  9\n$INSBASE\n", 1)
+    return document.encode(written)
 
 
 def _layer(document: Document, sketch: Profiles, release: Release) -> str:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import logging
 from collections import Counter
 from dataclasses import dataclass, field
 
@@ -19,6 +20,7 @@ from syntaxa.drawing.model import Curve, Drawing, Layer, Style
 from syntaxa.drawing.units import UNIT_OF_HEADER_CODE
 from syntaxa.errors import Cancelled, IntakeError, Progress
 from syntaxa.intake.dxf_shapes import CONVERTERS, Unreadable, shape_of
+from syntaxa.intake.dxf_mark import BINARY_MARK as _BINARY_MARK
 from syntaxa.intake.model import ImportReport, NotRead, Received
 
 ANNOTATIONS: dict[str, str] = {
@@ -45,6 +47,9 @@ _DAMAGE = (DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError
 _PARSING = 0.7
 
 _DEEPEST_BLOCK = 32
+
+# What the library has to say goes into the import report, not to the terminal.
+logging.getLogger("ezdxf").addHandler(logging.NullHandler())
 
 
 def read(name: str, data: bytes, progress: Progress) -> Received:
@@ -85,6 +90,7 @@ def _document(name: str, data: bytes, progress: Progress) -> tuple[Document, lis
         raise
     except _DAMAGE:
         pass
+    data = _ended(data)
     try:
         document, auditor = recover.read(io.BytesIO(data))
     except _DAMAGE as error:
@@ -97,8 +103,19 @@ def _document(name: str, data: bytes, progress: Progress) -> tuple[Document, lis
     return document, [says + told]
 
 
+def _ended(data: bytes) -> bytes:
+    """A file that was cut off, without its last, broken entity and with the end that every file has."""
+    if data.startswith(_BINARY_MARK) or data.rstrip().endswith(b"EOF"):
+        return data
+    lines = data.splitlines()
+    at = len(lines) - len(lines) % 2 - 2
+    while at > 0 and lines[at].strip() != b"0":
+        at -= 2
+    return b"\n".join([*lines[:at], b"  0", b"ENDSEC", b"  0", b"EOF", b""])
+
+
 def _strict(data: bytes, progress: Progress) -> Document:
-    if data.startswith(b"AutoCAD Binary DXF"):
+    if data.startswith(_BINARY_MARK):
         from ezdxf.lldxf.tagger import binary_tags_loader
 
         loader = binary_tags_loader(data, errors="surrogateescape")

@@ -13,6 +13,7 @@ from pathlib import Path
 from typing import cast
 
 from syntaxa.errors import IntakeError, Progress, no_progress, reason_of
+from syntaxa.intake.dxf_mark import BINARY_MARK
 from syntaxa.intake.model import Received
 
 ReadFunction = Callable[[str, bytes, Progress], Received]
@@ -37,7 +38,7 @@ class Reader:
 
 
 def _looks_like_dxf(head: bytes) -> bool:
-    if head.startswith(b"AutoCAD Binary DXF"):  # the mark of the binary form, from the DXF reference
+    if head.startswith(BINARY_MARK):
         return True
     lines = head.lstrip(b"\xef\xbb\xbf").split(b"\n")
     tags = [line.strip() for line in lines]

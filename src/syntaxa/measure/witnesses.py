@@ -54,7 +54,7 @@ def hear(declared: str | None, metric: bool | None, size: float | None) -> Verdi
 def _header(declared: str | None) -> list[Witness]:
     if declared is None:
         return []
-    return [Witness("header", declared, 3.0, f"The header declares {UNIT_NAMES[declared]}.")]
+    return [Witness("header", declared, 3.2, f"The header declares {UNIT_NAMES[declared]}.")]
 
 
 def _flag(metric: bool | None) -> list[Witness]:

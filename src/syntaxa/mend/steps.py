@@ -39,7 +39,7 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        if self.only is not None and len(self.only) == 1:
+        if self.only is not None and len(self.only) in (1, 2):
             return f"Mend one {self.only[0].split(':', 1)[0]}"
         gap = "proposed gap" if self.gap is None else f"gap {self.gap:.3g} mm"
         return f"Mend all, {gap}" if self.only is None else f"Mend {len(self.only)} findings, {gap}"
@@ -65,6 +65,15 @@ def mended(
     if not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
     return rebuilt(sketch.curves, received, healed), healed.findings
+
+
+def with_needed(findings: Sequence[Finding], key: str) -> tuple[str, ...]:
+    """The key of a finding, with those of what lies doubled on its curves: its twin must not be left behind."""
+    chosen = next((f for f in findings if f.key == key), None)
+    if chosen is None:
+        return (key,)
+    doubled = [f for f in findings if f.kind in ("duplicate", "overlap") and not f.cost and f is not chosen]
+    return (key, *(f.key for f in doubled if set(f.curves) & set(chosen.curves)))
 
 
 def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) -> Survey:

@@ -235,4 +235,4 @@ class MendPanel(StagePanel):
         at = self._rows.index(finding)
         following = self._rows[(at + 1) % len(self._rows)]
         self._chosen = following.key if following is not finding else ""
-        self.session.fix((finding.key,))
+        self.session.fix(finding.key)
