@@ -215,7 +215,7 @@ class MainWindow(QMainWindow):
 
     def ask_deliver(self) -> None:
         """Asks for a file and writes the profiles to it."""
-        self.show_stage(self.panels.index(self.deliver))
+        self.show_deliver()
         state = self.session.state
         if state is None:
             return
@@ -305,16 +305,36 @@ class MainWindow(QMainWindow):
         self.canvas.stop_picking()
         self._show_content()
 
+    def show_intake(self) -> None:
+        """Goes to Intake."""
+        self.show_stage(self.panels.index(self.intake))
+
+    def show_measure(self) -> None:
+        """Goes to Measure."""
+        self.show_stage(self.panels.index(self.measure))
+
+    def show_route(self) -> None:
+        """Goes to Route."""
+        self.show_stage(self.panels.index(self.route))
+
+    def show_mend(self) -> None:
+        """Goes to Mend."""
+        self.show_stage(self.panels.index(self.mend))
+
+    def show_deliver(self) -> None:
+        """Goes to Deliver."""
+        self.show_stage(self.panels.index(self.deliver))
+
     # ------------------------------------------------------------------ commands: findings and help
 
     def next_finding(self) -> None:
         """Goes to the next finding."""
-        self.show_stage(self.panels.index(self.mend))
+        self.show_mend()
         self.mend.step(1)
 
     def previous_finding(self) -> None:
         """Goes to the previous finding."""
-        self.show_stage(self.panels.index(self.mend))
+        self.show_mend()
         self.mend.step(-1)
 
     def fix_chosen(self) -> None:

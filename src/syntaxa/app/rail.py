@@ -27,7 +27,7 @@ class _StageButton(QToolButton):
         self.setIconSize(QSize(24, 24))
         self.setCheckable(True)
         self.setFixedSize(76, 64)
-        self.setShortcut(str(number))
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setToolTip(f"{panel.title} ({number}): {panel.purpose}")
         self.show_count(0)
 
@@ -59,7 +59,7 @@ class _StageButton(QToolButton):
 
 
 class Rail(QFrame):
-    """Keys 1 to 9 or a click go to a stage at any time."""
+    """A click or a number key goes to a stage at any time."""
 
     chosen = pyqtSignal(int)
 

@@ -1,0 +1,75 @@
+"""A window with made-up choices instead of dialogs; leaked work fails the test."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+from PyQt6.QtCore import QThreadPool
+from PyQt6.QtWidgets import QMessageBox
+
+from syntaxa.app.choosers import Choosers
+from syntaxa.app.main_window import MainWindow
+from syntaxa.app.settings import Settings
+from syntaxa.demo.drawing import write_demo
+
+PATIENCE = 60_000
+
+
+class Chosen(Choosers):
+    """Answers that a test sets beforehand."""
+
+    def __init__(self):
+        self.path: Path | None = None
+        self.unsaved = QMessageBox.StandardButton.Discard
+        self.told: list[str] = []
+
+    def open_file(self, parent, folder):
+        return self.path
+
+    def save_job(self, parent, folder, name):
+        return self.path
+
+    def save_profiles(self, parent, folder, name, ending):
+        return self.path
+
+    def ask_unsaved(self, parent, name):
+        return self.unsaved
+
+    def tell(self, parent, title, text):
+        self.told.append(text)
+
+
+@pytest.fixture
+def chosen():
+    return Chosen()
+
+
+@pytest.fixture
+def window(qtbot, tmp_path, chosen):
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, write_demo)
+    qtbot.addWidget(made)
+    made.show()
+    qtbot.waitExposed(made)
+    yield made
+    chosen.unsaved = QMessageBox.StandardButton.Discard
+    made.close()
+    assert QThreadPool.globalInstance().waitForDone(20_000), "background work outlived the window"
+
+
+@pytest.fixture
+def settled(qtbot, window):
+    """Waits until everything is computed."""
+
+    def wait():
+        qtbot.waitUntil(lambda: not window.session.busy and window.session.surveyed_state is not None, timeout=PATIENCE)
+
+    return wait
+
+
+@pytest.fixture
+def demo(window, settled):
+    """The window with the demo open."""
+    window.open_demo()
+    settled()
+    return window

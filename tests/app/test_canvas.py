@@ -1,0 +1,102 @@
+"""Scene, view and rulers: what is drawn is where it should be."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from PyQt6.QtGui import QColor, QImage
+
+from syntaxa.app.canvas.canvas import Canvas, CanvasContent
+from syntaxa.app.canvas.render import pen_of, slices
+from syntaxa.app.canvas.rulers import mark_text, spacing
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.view import View
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Circle, Line, Polyline
+
+
+def scene_of(*shapes):
+    return Scene.of([(0, [Curve(f"c{k}", s, "0") for k, s in enumerate(shapes)])])
+
+
+def painted(scene, view):
+    image = QImage(view.width, view.height, QImage.Format.Format_RGB32)
+    image.fill(QColor("white"))
+    for _ in slices(scene, view, image, [pen_of(0)], False):
+        pass
+    bits = image.bits()
+    bits.setsize(image.sizeInBytes())
+    return np.frombuffer(bits, np.uint32).reshape(view.height, view.width) & 0xFF < 128
+
+
+@given(st.floats(-1e5, 1e5), st.floats(-1e5, 1e5), st.floats(1e-3, 1e3), st.floats(0, 800), st.floats(0, 600))
+def test_zooming_keeps_the_place_under_the_cursor(x, y, scale, px, py):
+    view = View(x, y, scale, 800, 600)
+    here = view.to_mm(px, py)
+    zoomed = view.zoomed(1.7, px, py)
+    assert zoomed.to_pixels(*here) == pytest.approx((px, py), abs=1e-5 * max(1, abs(x), abs(y)) * scale)
+
+
+def test_a_fitted_box_is_in_view():
+    view = View(width=800, height=600).fitted((100, 200, 300, 250))
+    assert view.box[0] < 100 < 300 < view.box[2]
+    assert view.box[1] < 200 < 250 < view.box[3]
+
+
+def test_curves_are_painted_where_they_are():
+    pixels = painted(scene_of(Circle(Point(1e5, 1e5), 10)), View(1e5, 1e5, 10.0, 400, 400))
+    rows, columns = np.nonzero(pixels)
+    assert (columns.min(), columns.max()) == pytest.approx((100, 300), abs=1.5)
+    assert np.hypot(rows - 200, columns - 200) == pytest.approx(np.full(len(rows), 100.0), abs=1.6)
+
+
+def test_zoomed_far_in_a_circle_is_still_round():
+    """At ten million pixels to the circle's radius its edge passes through the middle of the window."""
+    pixels = painted(scene_of(Circle(Point(0, 0), 10)), View(10.0, 0.0, 1e5, 200, 200))
+    columns = np.nonzero(pixels)[1]
+    assert len(columns) >= 200
+    assert abs(columns - 100).max() <= 2
+
+
+def test_what_is_smaller_than_a_pixel_is_a_pixel():
+    assert painted(scene_of(Circle(Point(0, 0), 0.01)), View(0, 0, 1.0, 50, 50)).sum() == 1
+
+
+def test_nearest_and_boxes_find_curves():
+    scene = scene_of(Line(Point(0, 0), Point(10, 0)), Circle(Point(50, 50), 5), Polyline((Point(0, 5), Point(9, 9)), (0, 0), False))
+    assert scene.nearest(5, 0.4, 0.5) == 0
+    assert scene.nearest(55.2, 50, 0.5) == 1
+    assert scene.nearest(30, 30, 0.5) == -1
+    assert scene.within((-1, -1, 20, 20), touching=False) == [0, 2]
+    assert scene.within((49, 40, 51, 46), touching=True) == [1]
+    assert scene.within((48, 48, 52, 52), touching=True) == []
+
+
+def test_an_empty_scene_paints_and_finds_nothing():
+    scene = scene_of()
+    assert not painted(scene, View(width=20, height=20)).any()
+    assert scene.nearest(0, 0, 1) == -1
+    assert scene.extents() is None
+
+
+@given(st.floats(1e-5, 1e6), st.sampled_from([1.0, 25.4, 304.8]))
+def test_ruler_marks_are_readable_apart(scale, mm_per_unit):
+    step = spacing(scale, mm_per_unit)
+    apart = step * scale * mm_per_unit
+    assert 63.9 <= apart <= 64 * 2.6
+    assert float(mark_text(3 * step, step)) == pytest.approx(3 * step)
+
+
+def test_old_pictures_give_way_to_new_ones(qtbot):
+    canvas = Canvas()
+    qtbot.addWidget(canvas)
+    canvas.resize(300, 200)
+    canvas.show()
+    canvas.show_content(CanvasContent(scene_of(Circle(Point(0, 0), 5))), fit=True)
+    canvas.show_content(CanvasContent(scene_of(Line(Point(0, 0), Point(1, 1)))), fit=True)
+    canvas.paint_now()
+    assert len(canvas.content.scene) == 1
+    assert not canvas.painting

@@ -1,0 +1,369 @@
+"""The whole window, driven by its widgets: each stage does what it says, and nothing is lost."""
+
+from __future__ import annotations
+
+import errno
+import os
+
+import ezdxf
+import pytest
+from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
+from PyQt6.QtGui import QDropEvent, QFontInfo
+from PyQt6.QtWidgets import QAbstractButton, QAbstractItemView, QComboBox, QLineEdit, QMessageBox, QPushButton
+
+from syntaxa.app.commands import COMMANDS
+from syntaxa.app.session import orphaned_recoveries
+from syntaxa.app.theme.glyphs import glyph_path
+from syntaxa.app.theme.tokens import LOOKS, contrast
+from syntaxa.demo.drawing import write_demo
+from syntaxa.drawing.model import extents_of
+from syntaxa.measure.steps import PlaceOrigin
+from syntaxa.mend.model import FINDING_KINDS
+
+
+def size(window):
+    box = extents_of(window.session.state.curves())
+    return box[2] - box[0], box[3] - box[1]
+
+
+def choose_unit(qtbot, window, row):
+    table = window.measure._units
+    window.show_stage(1)
+    centre = table.visualItemRect(table.item(row, 0)).center()
+    qtbot.mouseClick(table.viewport(), Qt.MouseButton.LeftButton, pos=centre)
+
+
+def test_an_empty_window_teaches_what_to_do(window):
+    assert window.welcome.isVisible()
+    texts = [b.text() for b in window.welcome.findChildren(QPushButton)]
+    assert texts == ["Open a drawing…", "Open the demo"]
+    assert not window.actions_.by_method["save"].isEnabled()
+
+
+def test_a_dropped_drawing_is_opened(qtbot, window, settled, tmp_path):
+    path = write_demo(tmp_path)
+    data = QMimeData()
+    data.setUrls([QUrl.fromLocalFile(str(path))])
+    event = QDropEvent(
+        QPointF(400, 300), Qt.DropAction.CopyAction, data, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier
+    )
+    window.dropEvent(event)
+    settled()
+    assert not window.welcome.isVisible()
+    assert window.intake._file.text() == path.name
+    assert window.settings.recent_paths() == [path]
+    assert len(window.canvas.content.scene) == 168
+
+
+def test_intake_tells_what_could_not_be_read(window, settled, tmp_path):
+    path = tmp_path / "odd.dxf"
+    document = ezdxf.new()
+    document.modelspace().add_ray((0, 0), (1, 0))
+    document.modelspace().add_circle((0, 0), 5)
+    document.saveas(path)
+    window.open_path(path)
+    settled()
+    assert window.intake._trouble.isVisible()
+    assert window.intake._trouble.text() == "1 RAY not read. This type is not taken in."
+    assert window.rail.buttons[0].accessibleName() == "Intake, 1 open"
+
+
+def test_the_unit_is_overruled_by_a_click(qtbot, demo, settled):
+    assert demo.rail.buttons[1].accessibleName() == "Measure, 1 open"
+    before = size(demo)
+    choose_unit(qtbot, demo, 1)
+    settled()
+    assert size(demo) == pytest.approx([25.4 * s for s in before])
+    assert demo.rail.buttons[1].accessibleName() == "Measure"
+    assert [r.title for r in demo.session.shown.evaluation.ledger] == ["Unit: inches"]
+
+
+def test_scale_and_typed_origin(qtbot, demo, settled):
+    demo.show_stage(1)
+    before = size(demo)
+    field = demo.measure._factor
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, "0.5")
+    qtbot.keyClick(field, Qt.Key.Key_Return)
+    settled()
+    assert size(demo) == pytest.approx([s / 2 for s in before])
+    for box, text in ((demo.measure._x, "919"), (demo.measure._y, "628.25")):
+        box.setFocus()
+        box.selectAll()
+        qtbot.keyClicks(box, text)
+        qtbot.keyClick(box, Qt.Key.Key_Return)
+        settled()
+    assert extents_of(demo.session.state.curves())[:2] == pytest.approx((0.5, 0.0), abs=1e-9)
+
+
+def test_a_field_refuses_what_is_no_number(qtbot, demo):
+    demo.show_stage(1)
+    field = demo.measure._factor
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, "twice")
+    qtbot.keyClick(field, Qt.Key.Key_Return)
+    assert field.property("wrong") is True
+    assert demo.session.job.steps == ()
+
+
+def test_the_origin_is_picked_with_a_snap(qtbot, demo, settled):
+    demo.show_stage(1)
+    demo.canvas.paint_now()
+    corner = next(c for c in demo.session.state.curves() if c.layer == "MOTOR-BRACKET").shape.start
+    qtbot.mouseClick(demo.measure._pick, Qt.MouseButton.LeftButton)
+    px, py = demo.canvas.view.to_pixels(corner.x, corner.y)
+    qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px + 4, py - 3).toPoint())
+    settled()
+    step = demo.session.job.step_of(PlaceOrigin)
+    assert (step.x, step.y) == (pytest.approx(corner.x), pytest.approx(corner.y))
+
+
+def test_layers_are_switched_by_their_boxes(demo, settled):
+    demo.show_stage(2)
+    table = demo.route._table
+    rows = {table.item(k, 0).text(): k for k in range(table.rowCount())}
+    assert table.item(rows["CONSTRUCTION"], 0).checkState() == Qt.CheckState.Unchecked
+    table.item(rows["TITLE-BLOCK"], 0).setCheckState(Qt.CheckState.Unchecked)
+    settled()
+    assert "TITLE-BLOCK" not in {s.name for s in demo.session.state.sketches}
+    assert "CONSTRUCTION" not in {s.name for s in demo.session.state.sketches}
+
+
+def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled):
+    demo.show_stage(3)
+    before = len(demo.session.findings)
+    view = demo.canvas.view
+    demo.next_finding()
+    first = demo.mend.chosen
+    assert first is not None
+    assert demo.canvas.view.scale > view.scale
+    qtbot.mouseClick(demo.mend.fix_one, Qt.MouseButton.LeftButton)
+    settled()
+    assert len(demo.session.findings) == before - 1
+    assert first.key not in {f.key for f in demo.session.findings}
+    qtbot.mouseClick(demo.mend.fix_every, Qt.MouseButton.LeftButton)
+    settled()
+    assert not [f for f in demo.session.findings if f.remedy]
+    assert demo.mend._regions.rowCount() == len(demo.session.surveyed_state.survey.regions) > 20
+    assert len(demo.session.shown.evaluation.ledger) == 2
+
+
+def test_another_tolerance_finds_other_gaps(qtbot, demo, settled):
+    demo.show_stage(3)
+    proposed = demo.session.surveyed_state.gap
+    demo.session.set_gap(proposed / 1000)
+    settled()
+    few = len([f for f in demo.session.findings if f.kind == "gap"])
+    qtbot.mouseClick(demo.mend._auto, Qt.MouseButton.LeftButton)
+    settled()
+    assert demo.session.surveyed_state.gap == proposed
+    assert len([f for f in demo.session.findings if f.kind == "gap"]) > few
+
+
+def test_undo_redo_and_the_ledger(demo, settled):
+    demo.fix_all()
+    settled()
+    after = demo.session.state
+    demo.undo()
+    settled()
+    assert demo.session.job.steps == ()
+    demo.redo()
+    settled()
+    assert demo.session.state == after
+    item = demo.ledger.table.item(0, 0)
+    item.setCheckState(Qt.CheckState.Unchecked)
+    settled()
+    assert [f for f in demo.session.findings if f.remedy]
+    demo.undo()
+    settled()
+    assert demo.session.state == after
+    demo.ledger.table.selectRow(0)
+    demo.ledger._remove_chosen()
+    settled()
+    assert demo.session.job.steps == ()
+
+
+def test_a_job_is_saved_and_opened_with_all_of_it(qtbot, demo, settled, chosen, tmp_path):
+    choose_unit(qtbot, demo, 1)
+    settled()
+    demo.fix_all()
+    settled()
+    chosen.path = tmp_path / "pump"
+    demo.save()
+    assert not demo.session.unsaved
+    state, ledger = demo.session.state, [r.title for r in demo.session.shown.evaluation.ledger]
+    demo.open_demo()
+    settled()
+    assert demo.session.job.steps == ()
+    demo.open_path(tmp_path / "pump.sxj")
+    settled()
+    assert demo.session.state == state
+    assert [r.title for r in demo.session.shown.evaluation.ledger] == ledger
+    assert demo.windowTitle().startswith("pump")
+
+
+def test_profiles_are_written_and_said_so(qtbot, demo, settled, chosen, tmp_path):
+    demo.fix_all()
+    settled()
+    demo.show_stage(4)
+    demo.deliver._format.setCurrentIndex(1)
+    chosen.path = tmp_path / "clean"
+    qtbot.mouseClick(demo.deliver.write, Qt.MouseButton.LeftButton)
+    qtbot.waitUntil(lambda: demo.deliver._result.isVisible(), timeout=20_000)
+    assert ezdxf.readfile(tmp_path / "clean.dxf").dxfversion == "AC1009"
+
+
+def test_failures_are_told_over_the_drawing_and_change_nothing(qtbot, demo, settled, chosen, tmp_path, monkeypatch):
+    job = demo.session.job
+    bad = tmp_path / "letter.dxf"
+    bad.write_text("Dear Sir")
+    demo.open_path(bad)
+    qtbot.waitUntil(demo.banner.isVisible, timeout=20_000)
+    assert demo.banner.sentence == "letter.dxf is called a DXF file but does not hold one. Export it again."
+    assert demo.session.job is job
+
+    def full(_descriptor):
+        raise OSError(errno.ENOSPC, os.strerror(errno.ENOSPC))
+
+    monkeypatch.setattr(os, "fsync", full)
+    chosen.path = tmp_path / "full.sxj"
+    assert not demo.save()
+    assert "No space left on device" in demo.banner.sentence
+    assert not chosen.path.exists()
+
+
+def test_unsaved_work_is_asked_about(demo, settled, chosen):
+    demo.fix_all()
+    settled()
+    chosen.unsaved = QMessageBox.StandardButton.Cancel
+    assert not demo.close()
+    assert demo.isVisible()
+
+
+def test_work_that_was_not_saved_is_offered_again(qtbot, demo, settled, tmp_path):
+    demo.fix_all()
+    settled()
+    demo.session._write_recovery()
+    folder = tmp_path / "state" / "recovery"
+    (copy,) = folder.glob("*.sxj")
+    assert orphaned_recoveries(folder) == []
+    copy.rename(folder / "orchard-pump-panels-99999999.sxj")
+    demo.offer_recovery()
+    assert demo.banner.isVisible()
+    opening = next(b for b in demo.banner.findChildren(QPushButton) if b.text() == "Open the copy")
+    qtbot.mouseClick(opening, Qt.MouseButton.LeftButton)
+    settled()
+    assert len(demo.session.job.steps) == 1
+
+
+def test_long_work_can_be_stopped(qtbot, demo, settled, tmp_path):
+    path = tmp_path / "many.dxf"
+    document = ezdxf.new("R12")
+    for k in range(20_000):
+        document.modelspace().add_line((k, 0), (k, 1))
+    document.saveas(path)
+    job = demo.session.job
+    demo.open_path(path)
+    qtbot.waitUntil(lambda: demo.status._bar.value() > 5, timeout=20_000)
+    qtbot.mouseClick(demo.status._stop, Qt.MouseButton.LeftButton)
+    qtbot.waitUntil(demo.banner.isVisible, timeout=20_000)
+    assert demo.banner.sentence == "Stopped before it was done; nothing was changed."
+    assert demo.session.job is job
+
+
+def test_curves_are_hovered_and_selected(qtbot, demo):
+    demo.canvas.fit()
+    circle = next(c for c in demo.session.state.curves() if c.shape.kind == "circle")
+    px, py = demo.canvas.view.to_pixels(circle.shape.start.x, circle.shape.start.y)
+    qtbot.mouseMove(demo.canvas, QPointF(px, py).toPoint())
+    qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px, py).toPoint())
+    assert circle.id in {c.id for c in demo.canvas.selected_curves()}
+    assert "Ø" in demo.status._selection.text()
+    demo.canvas.select_all()
+    assert "168 curves" in demo.status._selection.text()
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_Escape)
+    assert demo.canvas.selected_curves() == []
+
+
+def test_a_box_takes_what_is_inside_or_what_it_touches(qtbot, demo):
+    demo.canvas.fit()
+    plate = [c for c in demo.session.state.curves() if c.layer == "TITLE-BLOCK"]
+    box = extents_of([plate[2]])
+    (x, y), (u, v) = demo.canvas.view.to_pixels(box[0], box[1]), demo.canvas.view.to_pixels(box[2], box[3])
+    low, high = QPointF(min(x, u) - 4, min(y, v) - 4).toPoint(), QPointF(max(x, u) + 4, max(y, v) + 4).toPoint()
+
+    def drag(a, b):
+        qtbot.mousePress(demo.canvas, Qt.MouseButton.LeftButton, pos=a)
+        qtbot.mouseMove(demo.canvas, b)
+        qtbot.mouseRelease(demo.canvas, Qt.MouseButton.LeftButton, pos=b)
+        return len(demo.canvas.selected_curves())
+
+    inside, touched = drag(low, high), drag(high, low)
+    assert inside == 1
+    assert touched == 3
+
+
+def test_the_display_unit_changes_no_geometry(demo):
+    state = demo.session.state
+    demo.set_display_unit("in")
+    assert demo.session.state is state
+    assert demo.measure._after.text().endswith("in")
+    assert demo.canvas._format.unit == "in"
+
+
+def test_keys_switch_stages_and_the_palette_finds_commands(qtbot, demo):
+    for number in range(1, 6):
+        qtbot.keyClick(demo, str(number))
+        assert demo.stack.currentIndex() == number - 1
+    demo.open_palette()
+    qtbot.keyClicks(demo.palette_._field, "night")
+    qtbot.keyClick(demo.palette_._field, Qt.Key.Key_Return)
+    assert demo.tokens.name == "night"
+
+
+def test_every_command_is_there_and_does_something(window):
+    for command in COMMANDS:
+        assert callable(getattr(window, command.method))
+        assert window.actions_.by_method[command.method].toolTip()
+    assert len({c.keys for c in COMMANDS if c.keys}) == len([c for c in COMMANDS if c.keys])
+
+
+def test_every_control_has_a_name_and_can_be_reached(demo):
+    for kind in (QAbstractButton, QLineEdit, QComboBox, QAbstractItemView):
+        for widget in demo.findChildren(kind):
+            if widget.objectName().startswith("qt_") or widget.parent() is None:
+                continue
+            if type(widget).__name__ in ("QListView", "QComboBoxListView", "QTableCornerButton", "QToolButton"):
+                continue
+            if type(widget).__name__ == "QHeaderView" or (kind is QLineEdit and isinstance(widget.parent(), QComboBox)):
+                continue
+            assert widget.accessibleName() or getattr(widget, "text", str)(), widget
+            assert widget.focusPolicy() != Qt.FocusPolicy.NoFocus, widget
+
+
+def test_the_fonts_that_ship_are_the_ones_that_show(demo):
+    assert QFontInfo(demo.measure.font()).family() == "Inter"
+    assert QFontInfo(demo.measure._factor.font()).family() == "JetBrains Mono"
+
+
+@pytest.mark.parametrize("look", ["paper", "night"])
+def test_both_looks_can_be_read(look):
+    """Text at 4.5 to 1, marks and borders of fields at 3 to 1: WCAG 2.2, criteria 1.4.3 and 1.4.11."""
+    tokens = LOOKS[look]
+    for ground in (tokens.panel, tokens.raised, tokens.soft, tokens.persimmon_soft):
+        assert contrast(tokens.text, ground) >= 4.5
+    for ground in (tokens.panel, tokens.raised):
+        assert contrast(tokens.dim, ground) >= 4.5
+        assert contrast(tokens.strong_line, ground) >= 3
+    assert contrast(tokens.on_accent, tokens.accent) >= 4.5
+    assert contrast(tokens.on_persimmon, tokens.persimmon) >= 4.5
+    assert contrast(tokens.persimmon, tokens.canvas) >= 3
+
+
+def test_every_kind_of_finding_has_a_shape_of_its_own():
+    outlines = {kind: glyph_path(kind) for kind in FINDING_KINDS}
+    assert all(not path.isEmpty() for path in outlines.values())
+    kinds = list(outlines)
+    assert all(outlines[a] != outlines[b] for a in kinds for b in kinds if a != b)

@@ -1,0 +1,119 @@
+"""The real program in a real window on a virtual screen, by mouse and keys."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import sys
+from pathlib import Path
+
+import cadkit
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit
+
+from syntaxa.app.choosers import Choosers
+from syntaxa.app.main_window import MainWindow
+from syntaxa.app.settings import Settings
+from syntaxa.demo.drawing import write_demo
+
+pytestmark = pytest.mark.window
+
+
+@pytest.fixture
+def window(qtbot, tmp_path):
+    assert QApplication.platformName() == "xcb", "this test wants a real window"
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "recovery", Choosers(), write_demo)
+    qtbot.addWidget(made)
+    made.show()
+    made.activateWindow()
+    qtbot.waitUntil(made.isActiveWindow, timeout=20_000)
+    yield made
+    made.session.close()
+
+
+def answer_file_dialog(qtbot, path: Path):
+    """Types a path into the file dialog that is open and presses Return."""
+
+    def dialog():
+        return next((w for w in QApplication.topLevelWidgets() if isinstance(w, QFileDialog) and w.isVisible()), None)
+
+    def answer():
+        field = dialog().findChild(QLineEdit, "fileNameEdit")
+        field.selectAll()
+        QTest.keyClicks(field, str(path))
+        QTest.keyClick(field, Qt.Key.Key_Return)
+
+    from PyQt6.QtCore import QTimer
+
+    timer = QTimer(QApplication.instance())
+    timer.setInterval(100)
+
+    def look():
+        if dialog() is not None:
+            timer.stop()
+            QTimer.singleShot(200, answer)
+
+    timer.timeout.connect(look)
+    timer.start()
+
+
+def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp_path, monkeypatch):
+    monkeypatch.setenv("QT_QPA_PLATFORMTHEME", "")
+    QApplication.setAttribute(Qt.ApplicationAttribute.AA_DontUseNativeDialogs)
+
+    def settle():
+        ready = lambda: not window.session.busy and window.session.surveyed_state is not None  # noqa: E731
+        qtbot.waitUntil(ready, timeout=60_000)
+
+    drawing, out = write_demo(tmp_path), tmp_path / "clean.dxf"
+    answer_file_dialog(qtbot, drawing)
+    qtbot.keyClick(window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
+    settle()
+
+    qtbot.keyClick(window, "2")
+    units = window.measure._units
+    inches = units.visualItemRect(units.item(1, 0)).center()
+    qtbot.mouseClick(units.viewport(), Qt.MouseButton.LeftButton, pos=inches)
+    settle()
+
+    qtbot.keyClick(window, "3")
+    layers = window.route._table
+    for name in ("TITLE-BLOCK", "CENTRE-LINES"):
+        row = next(k for k in range(layers.rowCount()) if layers.item(k, 0).text() == name)
+        box = layers.visualItemRect(layers.item(row, 0))
+        qtbot.mouseClick(layers.viewport(), Qt.MouseButton.LeftButton, pos=QPoint(box.left() + 14, box.center().y()))
+        settle()
+
+    qtbot.keyClick(window, "4")
+    modifiers = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier
+    qtbot.keyClick(window, Qt.Key.Key_X, modifiers)
+    settle()
+
+    answer_file_dialog(qtbot, out)
+    qtbot.keyClick(window, Qt.Key.Key_E, Qt.KeyboardModifier.ControlModifier)
+    qtbot.waitUntil(out.exists, timeout=20_000)
+    qtbot.waitUntil(lambda: not window.deliveries.busy, timeout=20_000)
+
+    entities = [e["kind"] for e in cadkit.read(str(out)).entities()]
+    closed = [k for k in entities if k["type"] == "circle" or k.get("closed")]
+    assert len(closed) == 41
+    xs = [v["position"]["x"] for k in entities if k["type"] == "polyline" for v in k["vertices"]]
+    assert max(xs) - min(xs) == pytest.approx(20.5 * 25.4, rel=1e-9)
+
+
+def test_the_demo_walks_through_its_stages(tmp_path):
+    """As `make demo` does without a screen: pictures, figures, exit 0."""
+    done = subprocess.run(
+        [sys.executable, "-m", "syntaxa", "demo", "--walk", tmp_path],
+        capture_output=True,
+        text=True,
+        timeout=240,
+        check=False,
+        env={**os.environ, "XDG_STATE_HOME": str(tmp_path / "state")},
+    )
+    assert done.returncode == 0, done.stderr
+    assert "closed regions" in done.stdout
+    assert len(list(tmp_path.glob("*.png"))) == 7
+    assert done.stderr.strip() == ""
