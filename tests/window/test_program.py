@@ -9,7 +9,7 @@ from pathlib import Path
 
 import cadkit
 import pytest
-from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtCore import QPoint, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit
 
@@ -30,7 +30,8 @@ def window(qtbot, tmp_path):
     made.activateWindow()
     qtbot.waitUntil(made.isActiveWindow, timeout=20_000)
     yield made
-    made.session.close()
+    # Saved, so that closing asks nothing.
+    made.session.save(tmp_path / "done.sxj")
 
 
 def answer_file_dialog(qtbot, path: Path):
@@ -44,8 +45,6 @@ def answer_file_dialog(qtbot, path: Path):
         field.selectAll()
         QTest.keyClicks(field, str(path))
         QTest.keyClick(field, Qt.Key.Key_Return)
-
-    from PyQt6.QtCore import QTimer
 
     timer = QTimer(QApplication.instance())
     timer.setInterval(100)
@@ -66,19 +65,26 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
     def settle():
         ready = lambda: not window.session.busy and window.session.surveyed_state is not None  # noqa: E731
         qtbot.waitUntil(ready, timeout=60_000)
+        # With no window manager, nobody gives the focus back when a dialog closes.
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=10_000)
+
+    def go_to(stage):
+        qtbot.keyClick(window, str(stage))
+        qtbot.waitUntil(lambda: window.stack.currentIndex() == stage - 1, timeout=5_000)
 
     drawing, out = write_demo(tmp_path), tmp_path / "clean.dxf"
     answer_file_dialog(qtbot, drawing)
     qtbot.keyClick(window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
     settle()
 
-    qtbot.keyClick(window, "2")
+    go_to(2)
     units = window.measure._units
     inches = units.visualItemRect(units.item(1, 0)).center()
     qtbot.mouseClick(units.viewport(), Qt.MouseButton.LeftButton, pos=inches)
     settle()
 
-    qtbot.keyClick(window, "3")
+    go_to(3)
     layers = window.route._table
     for name in ("TITLE-BLOCK", "CENTRE-LINES"):
         row = next(k for k in range(layers.rowCount()) if layers.item(k, 0).text() == name)
@@ -86,10 +92,11 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
         qtbot.mouseClick(layers.viewport(), Qt.MouseButton.LeftButton, pos=QPoint(box.left() + 14, box.center().y()))
         settle()
 
-    qtbot.keyClick(window, "4")
+    go_to(4)
     modifiers = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier
     qtbot.keyClick(window, Qt.Key.Key_X, modifiers)
     settle()
+    assert not [f for f in window.session.findings if f.remedy]
 
     answer_file_dialog(qtbot, out)
     qtbot.keyClick(window, Qt.Key.Key_E, Qt.KeyboardModifier.ControlModifier)
