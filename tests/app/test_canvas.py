@@ -66,7 +66,9 @@ def test_what_is_smaller_than_a_pixel_is_a_pixel():
 
 
 def test_nearest_and_boxes_find_curves():
-    scene = scene_of(Line(Point(0, 0), Point(10, 0)), Circle(Point(50, 50), 5), Polyline((Point(0, 5), Point(9, 9)), (0, 0), False))
+    scene = scene_of(
+        Line(Point(0, 0), Point(10, 0)), Circle(Point(50, 50), 5), Polyline((Point(0, 5), Point(9, 9)), (0, 0), False)
+    )
     assert scene.nearest(5, 0.4, 0.5) == 0
     assert scene.nearest(55.2, 50, 0.5) == 1
     assert scene.nearest(30, 30, 0.5) == -1

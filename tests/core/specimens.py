@@ -24,12 +24,14 @@ from syntaxa.mend.steps import mended
 from syntaxa.mend.tolerance import with_gap
 
 sys.path.insert(0, str(Path(__file__).parent / "corpus"))
-import damage  # noqa: E402
+import damage
 
 coordinates = st.floats(-1000, 1000, allow_nan=False)
 points = st.builds(Point, coordinates, coordinates)
 angles = st.floats(-math.pi, math.pi)
-arcs = st.builds(Arc, points, st.floats(0.1, 500), angles, st.floats(0.05, 6.2).flatmap(lambda s: st.sampled_from([s, -s])))
+arcs = st.builds(
+    Arc, points, st.floats(0.1, 500), angles, st.floats(0.05, 6.2).flatmap(lambda s: st.sampled_from([s, -s]))
+)
 
 
 def lines(*runs):

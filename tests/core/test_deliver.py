@@ -119,7 +119,9 @@ def test_each_sketch_has_its_layer(tmp_path):
     assert [layer for _, layer in kinds_in(path)] == ["A", "B_C"]
 
 
-@pytest.mark.parametrize(("name", "says"), [("out.txt", "no ending that can be written"), ("x/out.dxf", "cannot be written")])
+@pytest.mark.parametrize(
+    ("name", "says"), [("out.txt", "no ending that can be written"), ("x/out.dxf", "cannot be written")]
+)
 def test_what_cannot_be_written_is_told(tmp_path, name, says):
     with pytest.raises(DeliverError, match=says):
         deliver(state_of(Curve("c", Circle(Point(0, 0), 1), "0")), tmp_path / name)

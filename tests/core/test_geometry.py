@@ -138,7 +138,11 @@ def test_smallest_circle_holds_all_and_is_that_of_shapely(several):
     [
         EllipseArc(Point(3, 4), Vector(20, 5), 0.3, 0.0, TURN),
         EllipseArc(Point(3, 4), Vector(0, 9), 0.7, 1.0, -2.5),
-        Spline(3, tuple(Point(x, y) for x, y in [(0, 0), (10, 30), (30, -20), (50, 10), (60, 0)]), (0, 0, 0, 0, 1, 2, 2, 2, 2)),
+        Spline(
+            3,
+            tuple(Point(x, y) for x, y in [(0, 0), (10, 30), (30, -20), (50, 10), (60, 0)]),
+            (0, 0, 0, 0, 1, 2, 2, 2, 2),
+        ),
     ],
     ids=["ellipse", "arc of an ellipse", "spline"],
 )
@@ -155,7 +159,9 @@ def test_arc_runs_stay_within_their_tolerance(shape, tolerance):
 def test_runs_become_the_simplest_shape():
     quarter = math.tan(math.pi / 8)
     circle = np.array([[1, 0, quarter], [0, 1, quarter], [-1, 0, quarter], [0, -1, quarter]], dtype=float)
-    assert shape_of_rows(circle, True) == Circle(Point(pytest.approx(0, abs=1e-12), pytest.approx(0, abs=1e-12)), pytest.approx(1))
+    assert shape_of_rows(circle, True) == Circle(
+        Point(pytest.approx(0, abs=1e-12), pytest.approx(0, abs=1e-12)), pytest.approx(1)
+    )
     assert isinstance(shape_of_rows(circle, False), Arc)
     assert isinstance(shape_of_rows(np.array([[0, 0, 0], [1, 0, 0]], dtype=float), False), Line)
 

@@ -24,7 +24,9 @@ from syntaxa.route.steps import ChooseLayers
 
 
 def plate_job(**header):
-    data = dxf_of(lambda space, _d: space.add_lwpolyline([(x + 5, y + 7) for x, y in square()[:-1]], close=True), **header)
+    data = dxf_of(
+        lambda space, _d: space.add_lwpolyline([(x + 5, y + 7) for x, y in square()[:-1]], close=True), **header
+    )
     return Job(Source.of("plate.dxf", data))
 
 
@@ -79,7 +81,12 @@ def test_each_placing_does_what_it_says(step, box):
 
 
 def test_steps_are_done_in_the_order_of_the_stages():
-    job = plate_job(INSUNITS=4).with_step(MendFindings(0.05)).with_step(PlaceOrigin("lower-left")).with_step(ChooseUnit("cm"))
+    job = (
+        plate_job(INSUNITS=4)
+        .with_step(MendFindings(0.05))
+        .with_step(PlaceOrigin("lower-left"))
+        .with_step(ChooseUnit("cm"))
+    )
     assert [type(s.step).__name__ for s in job.steps] == ["ChooseUnit", "PlaceOrigin", "MendFindings"]
     assert extents(Evaluator().evaluate(job)) == pytest.approx((0, 0, 100, 100))
 
@@ -137,7 +144,12 @@ def test_undo_and_redo_walk_the_history():
 
 
 def test_a_saved_job_comes_back_whole(tmp_path):
-    job = plate_job().with_step(ChooseUnit("in")).with_step(ChooseLayers(("A", "B"))).with_step(PlaceOrigin("point", 1.0, 2.0))
+    job = (
+        plate_job()
+        .with_step(ChooseUnit("in"))
+        .with_step(ChooseLayers(("A", "B")))
+        .with_step(PlaceOrigin("point", 1.0, 2.0))
+    )
     job = job.with_step(MendFindings(0.2, only=("gap:x",))).switched(2, False)
     path = tmp_path / "plate.sxj"
     save_job(job, path, b"picture")

@@ -11,7 +11,7 @@ import cadkit
 import pytest
 from PyQt6.QtCore import QPoint, Qt, QTimer
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit
+from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit, QMessageBox
 
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.main_window import MainWindow
@@ -21,17 +21,22 @@ from syntaxa.demo.drawing import write_demo
 pytestmark = pytest.mark.window
 
 
+class Unasked(Choosers):
+    """The real file dialogs; unsaved work is given up when the test ends."""
+
+    def ask_unsaved(self, parent, name):
+        return QMessageBox.StandardButton.Discard
+
+
 @pytest.fixture
 def window(qtbot, tmp_path):
     assert QApplication.platformName() == "xcb", "this test wants a real window"
-    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "recovery", Choosers(), write_demo)
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "recovery", Unasked(), write_demo)
     qtbot.addWidget(made)
     made.show()
     made.activateWindow()
     qtbot.waitUntil(made.isActiveWindow, timeout=20_000)
-    yield made
-    # Saved, so that closing asks nothing.
-    made.session.save(tmp_path / "done.sxj")
+    return made
 
 
 def answer_file_dialog(qtbot, path: Path):

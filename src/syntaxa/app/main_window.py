@@ -107,7 +107,7 @@ class MainWindow(QMainWindow):
         side.addWidget(self.ledger)
         side.setStretchFactor(0, 4)
         side.setStretchFactor(1, 1)
-        side.setSizes([560, 180])
+        side.setSizes([540, 200])
         middle = QWidget()
         column = QVBoxLayout(middle)
         column.setContentsMargins(0, 0, 0, 0)
@@ -384,8 +384,10 @@ class MainWindow(QMainWindow):
         self._refresh()
 
     def _surveyed(self) -> None:
-        self._show_content()
         self._refresh()
+        # What was chosen may be fixed by now.
+        self.canvas.choose_finding(self.mend.chosen)
+        self._show_content()
 
     def _show_content(self, fit: bool = False) -> None:
         """What the canvas shows depends on the stage: regions from Mend on, findings in Mend."""

@@ -19,8 +19,8 @@ from ezdxf.lldxf.encoding import decode_dxf_unicode, has_dxf_unicode
 from syntaxa.drawing.model import Curve, Drawing, Layer, Style
 from syntaxa.drawing.units import UNIT_OF_HEADER_CODE
 from syntaxa.errors import Cancelled, IntakeError, Progress
-from syntaxa.intake.dxf_shapes import CONVERTERS, Unreadable, shape_of
 from syntaxa.intake.dxf_mark import BINARY_MARK as _BINARY_MARK
+from syntaxa.intake.dxf_shapes import CONVERTERS, Unreadable, shape_of
 from syntaxa.intake.model import ImportReport, NotRead, Received
 
 ANNOTATIONS: dict[str, str] = {

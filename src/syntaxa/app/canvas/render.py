@@ -18,7 +18,7 @@ from syntaxa.app.canvas.view import View
 
 #: Pixels; a curve this large or larger is drawn at level 0, 1, 2. A circle is then within half a pixel, and no
 #: piece of it is so short that smoothing its ends would show.
-_LEVEL_FROM = (160.0, 12.0, 1.5)
+_LEVEL_FROM = (160.0, 5.0, 1.5)
 
 #: Pixels; what is larger is flattened anew, so that circles stay round when zoomed in.
 _HUGE = 700.0
