@@ -24,6 +24,8 @@ from syntaxa.mend.steps import mended
 from syntaxa.mend.tolerance import with_gap
 
 sys.path.insert(0, str(Path(__file__).parent / "corpus"))
+import itertools
+
 import damage
 
 coordinates = st.floats(-1000, 1000, allow_nan=False)
@@ -36,7 +38,7 @@ arcs = st.builds(
 
 def lines(*runs):
     """Line curves from runs of (x, y), ids in order."""
-    pieces = [(a, b) for run in runs for a, b in zip(run, run[1:], strict=False)]
+    pieces = [(a, b) for run in runs for a, b in itertools.pairwise(run)]
     return [Curve(f"c{k}", Line(Point(*a), Point(*b)), "0") for k, (a, b) in enumerate(pieces)]
 
 

@@ -68,7 +68,7 @@ def test_mend_makes_closed_profiles_and_tells_what_it_did(run, demo, tmp_path):
     bracket = [r for r in record["regions"] if r["sketch"] == "MOTOR-BRACKET"]
     bore = min(bracket, key=lambda r: abs(r["area_mm2"] - math.pi * (1.125 * 25.4) ** 2))
     assert bore["area_mm2"] == pytest.approx(math.pi * (1.125 * 25.4) ** 2, rel=1e-9)
-    assert [row["step"] for row in record["ledger"]][0] == "Unit: inches"
+    assert next(row["step"] for row in record["ledger"]) == "Unit: inches"
     closed = [e for e in ezdxf.readfile(dxf).modelspace() if e.dxftype() == "CIRCLE" or getattr(e, "closed", False)]
     assert len(closed) == 41
 
