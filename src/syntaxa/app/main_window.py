@@ -7,7 +7,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, Qt
-from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QResizeEvent
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent
 from PyQt6.QtWidgets import (
     QApplication,
     QHBoxLayout,
@@ -538,10 +538,6 @@ class MainWindow(QMainWindow):
             self.open_path(paths[0])
         if len(paths) > 1:
             self.status.tell(f"One drawing at a time: opened {paths[0].name}.")
-
-    def resizeEvent(self, event: QResizeEvent | None) -> None:
-        super().resizeEvent(event)
-        self.welcome.centre_in(self.canvas.width(), self.canvas.height())
 
     def closeEvent(self, event: QCloseEvent | None) -> None:
         if event is None:

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label
 
 
 class Welcome(QFrame):
-    """A card over the empty canvas."""
+    """A card in the middle of the empty canvas."""
 
     open_wanted = pyqtSignal()
     demo_wanted = pyqtSignal()
@@ -39,7 +39,10 @@ class Welcome(QFrame):
         row.addStretch()
         column.addLayout(row)
         self.setFixedSize(440, 196)
+        parent.installEventFilter(self)
 
-    def centre_in(self, width: int, height: int) -> None:
-        """Puts the card in the middle of a surface."""
-        self.move(max(0, (width - self.width()) // 2), max(0, (height - self.height()) // 2))
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        parent = self.parentWidget()
+        if event is not None and event.type() == QEvent.Type.Resize and parent is not None:
+            self.move(max(0, (parent.width() - self.width()) // 2), max(0, (parent.height() - self.height()) // 2))
+        return super().eventFilter(watched, event)

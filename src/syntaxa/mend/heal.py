@@ -189,9 +189,12 @@ class _Pass:
         """Chains that hang on a profile by one end are dropped, if they are short enough."""
         while len(edges):
             doomed: list[int] = []
-            for chain in _hanging_chains(edges):
-                length = float(edges.curves.lengths()[chain].sum())
-                if length <= dead_end and self._decide(_dead_end_finding(pieces, edges, chain, length, tolerances)):
+            lengths = edges.curves.lengths()
+            for chain, loose in _hanging_chains(edges):
+                length = float(lengths[chain].sum())
+                if length > dead_end:
+                    continue
+                if self._decide(_dead_end_finding(pieces, edges, chain, loose, length, tolerances)):
                     doomed += chain
             if not doomed:
                 break
@@ -238,7 +241,7 @@ def _stretched(curves: CurveArray, stack: Stack) -> CurveArray | None:
         stops = np.array([0.0, 0.5, 1.0]) * (2 * np.pi / abs(float(curves.sweep[stack.keeper])))
     else:
         low, high = min(stack.span[0], 0.0), max(stack.span[1], 1.0)
-        length = float(curves.lengths()[stack.keeper])
+        length = float(curves.take(np.array([stack.keeper])).lengths()[0])
         if (high - low - 1) * length <= 1e-9:
             return None
         halves = abs(float(curves.sweep[stack.keeper])) * (high - low) > np.pi + 1e-9
@@ -287,13 +290,10 @@ def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
     return Finding("overlap", key, Point(*place.tolist()), twin.width, ids, "Keep one of them", twin.width)
 
 
-def _dead_end_finding(pieces: Pieces, edges: Edges, chain: list[int], length: float, tolerances: Tolerances) -> Finding:
+def _dead_end_finding(
+    pieces: Pieces, edges: Edges, chain: list[int], loose: int, length: float, tolerances: Tolerances
+) -> Finding:
     kind = "overrun" if length <= max(2 * tolerances.gap, tolerances.speck) else "dead end"
-    degree = edges.degrees()
-    loose = next(
-        (v for e in chain for v in (int(edges.tail[e]), int(edges.head[e])) if degree[v] == 1),
-        int(edges.tail[chain[0]]),
-    )
     place = Point(*edges.vertices[loose].tolist())
     ids = tuple(dict.fromkeys(pieces.ids[int(edges.curves.owner[e])] for e in chain))
     piece = int(edges.piece[chain[-1]])
@@ -301,14 +301,14 @@ def _dead_end_finding(pieces: Pieces, edges: Edges, chain: list[int], length: fl
     return Finding(kind, key, place, length, ids, "Trim it", 0.0, length)
 
 
-def _hanging_chains(edges: Edges) -> list[list[int]]:
-    """Runs of edges from a free end to the first branching; free-standing chains are left alone."""
+def _hanging_chains(edges: Edges) -> list[tuple[list[int], int]]:
+    """Runs of edges from a branching to a free end, with the vertex of that end; free-standing ones are left alone."""
     degree = edges.degrees()
     at: dict[int, list[int]] = {}
     for e, (a, b) in enumerate(zip(edges.tail.tolist(), edges.head.tolist(), strict=True)):
         at.setdefault(a, []).append(e)
         at.setdefault(b, []).append(e)
-    chains: list[list[int]] = []
+    chains: list[tuple[list[int], int]] = []
     used: set[int] = set()
     for vertex in np.flatnonzero(degree == 1).tolist():
         chain: list[int] = []
@@ -321,7 +321,7 @@ def _hanging_chains(edges: Edges) -> list[list[int]]:
             here = int(edges.head[onward[0]]) if int(edges.tail[onward[0]]) == here else int(edges.tail[onward[0]])
         if degree[here] >= 3 and not used & set(chain):
             used |= set(chain)
-            chains.append(chain[::-1])
+            chains.append((chain[::-1], vertex))
     return chains
 
 

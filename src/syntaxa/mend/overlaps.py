@@ -95,7 +95,7 @@ def _stack(curves: CurveArray, group: list[int], tolerance: float) -> Stack:
     index = np.array(group)
     source = curves.take(index)
     target = curves.take(np.full(len(group), keeper))
-    length = float(curves.lengths()[keeper])
+    length = float(source.lengths()[0])
     middle = target.shares_of(source.points_at(np.full(len(group), 0.5)))
     half = source.lengths() / 2 / length
     low, high = middle - half, middle + half

@@ -278,7 +278,8 @@ class Canvas(QWidget):
         if not self._image.isNull():
             painter.drawImage(self._image_frame(), self._image)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        overlays.draw_origin(painter, view, tokens)
+        if len(self._content.scene) or len(self._content.beneath):
+            overlays.draw_origin(painter, view, tokens)
         self._draw_picked(painter)
         chosen = self._chosen_finding.key if self._chosen_finding else ""
         overlays.draw_findings(painter, self._content.findings, view, tokens, chosen)

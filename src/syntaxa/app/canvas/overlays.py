@@ -94,8 +94,9 @@ def draw_origin(painter: QPainter, view: View, tokens: Tokens) -> None:
     painter.setBrush(QColor(tokens.canvas))
     painter.drawLine(QPointF(px, py), QPointF(px + 30, py))
     painter.drawLine(QPointF(px, py), QPointF(px, py - 30))
-    painter.drawLine(QPointF(px + 30, py), QPointF(px + 26, py - 3))
-    painter.drawLine(QPointF(px, py - 30), QPointF(px + 3, py - 26))
+    for side in (-3, 3):
+        painter.drawLine(QPointF(px + 30, py), QPointF(px + 25, py + side))
+        painter.drawLine(QPointF(px, py - 30), QPointF(px + side, py - 25))
     painter.drawEllipse(QPointF(px, py), 4, 4)
 
 

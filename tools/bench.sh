@@ -1,0 +1,8 @@
+#!/usr/bin/env bash
+# All benchmarks; each prints its figures and fails where one is missed.
+set -u
+cd "$(dirname "$0")/.."
+status=0
+QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/canvas.py || status=1
+.venv/bin/python benchmarks/mend.py || status=1
+exit $status
