@@ -22,10 +22,12 @@ from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.tolerance import auto_tolerances
 
-
 SUITES = (
     ("all", 40), ("all", 160), ("all", 500), ("gap.05", 500), ("facet", 500), ("coarse", 200), ("dangle", 200)
 )  # fmt: skip
+
+
+SUITES = (("all", 40), ("all", 160), ("all", 500), ("gap.05", 500), ("facet", 500), ("coarse", 200), ("dangle", 200))
 
 
 def ours(curves):
@@ -49,18 +51,9 @@ def timed(work, curves):
 
 def main() -> int:
     missed = 0
-    print(
-        f"{'suite':<10}{'curves':>8}{'true':>6}{'ours right/false/sliver':>26}{'s':>8}{'GEOS right':>12}{'s':>8}{'ratio':>7}"
-    )
-    for suite, loops in (
-        ("all", 40),
-        ("all", 160),
-        ("all", 500),
-        ("gap.05", 500),
-        ("facet", 500),
-        ("coarse", 200),
-        ("dangle", 200),
-    ):
+    heads = f"{'suite':<10}{'curves':>8}{'true':>6}{'ours right/false/sliver':>26}{'s':>8}"
+    print(f"{heads}{'GEOS right':>12}{'s':>8}{'ratio':>7}")
+    for suite, loops in SUITES:
         truth, curves = damaged(suite, 1, loops)
         seconds, regions = timed(ours, curves)
         their_seconds, polygons = timed(theirs, curves)
