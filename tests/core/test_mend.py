@@ -219,3 +219,15 @@ def test_a_fix_takes_with_it_what_lies_doubled_under_it():
     assert len(keys) == 2
     after, _ = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, frozenset(keys))
     assert survey(after, "0", tolerances, 3.0).findings == ()
+
+
+def test_crossings_are_cut_when_all_is_fixed_and_only_then():
+    cross = lines([(0, 0), (10, 10)], [(0, 10), (10, 0)])
+    after, findings, _ = heal_all(cross, 0.05)
+    assert kinds(findings) == ["crossing"]
+    assert sorted(c.id for c in after) == ["c0.1", "c0.2", "c1.1", "c1.2"]
+    doubled = [*cross, Curve("twin", cross[0].shape, "0")]
+    tolerances = with_gap(Tolerances(), 0.05)
+    key = next(f.key for f in survey(doubled, "0", tolerances, 3.0).findings if f.kind == "duplicate")
+    chosen, _ = mended(Sketch("0", 0, tuple(doubled)), tolerances, 3.0, frozenset({key}))
+    assert chosen == cross

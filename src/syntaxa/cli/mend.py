@@ -32,7 +32,11 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     path = Path(options.file)
     evaluator = Evaluator()
     job = Job(Source.of(path.name, load_bytes(path)))
-    hidden = hidden_layers(evaluator.evaluate(job).received.drawing)
+    received = evaluator.evaluate(job).received
+    if not received.drawing.curves:
+        why = " ".join(f"{n.count} {n.type}: {n.why}" for n in received.report.not_read)
+        raise UsageError(f"{path.name} holds no curve that can be taken. {why}".strip())
+    hidden = hidden_layers(received.drawing)
     job = _placed(job, options, hidden)
     unmended = evaluator.evaluate(job)
     _check_layers(unmended)
@@ -57,6 +61,8 @@ def findings_left(record: MendRecord) -> int:
 
 def print_mended(record: MendRecord) -> None:
     """The record for people."""
+    if record.unit_declared is None and record.unit == record.unit_proposed:
+        print(f"The file declares no unit; taken as {record.unit} ({record.unit_confidence:.0%} sure), see --unit.")
     print(f"Unit {record.unit}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm")
     kinds = sorted({*record.before.findings, *record.after.findings})
     rows: list[tuple[object, ...]] = [
@@ -151,6 +157,9 @@ def _record(
         "syntaxa.mend/1",
         placement.unit,
         placement.factor,
+        evaluation.received.report.declared,
+        evaluation.verdict.unit,
+        round(evaluation.verdict.confidence, 4),
         gap,
         _side(before),
         _side(after),

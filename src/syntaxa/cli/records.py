@@ -119,6 +119,9 @@ class MendRecord(msgspec.Struct, frozen=True):
     schema: str
     unit: str
     scale: float
+    unit_declared: str | None
+    unit_proposed: str
+    unit_confidence: float
     tolerance_mm: float
     before: SideRecord
     after: SideRecord

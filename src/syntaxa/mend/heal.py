@@ -16,6 +16,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
+from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import CurveArray, Ints
 from syntaxa.geometry.points import Point
@@ -54,10 +55,10 @@ def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept
     pieces = work.clean(pieces, tolerances)
     pieces = work.join(pieces, tolerances)
     edges, crossings = split_at_contacts(pieces, tolerances.merge)
-    work.tell_crossings(pieces, crossings)
     edges = work.close_slivers(pieces, edges, tolerances.gap)
     edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
-    work.tell_strays(pieces, edges, tolerances)
+    work.tell_crossings(pieces, edges, crossings)
+    work.tell_strays(pieces, edges)
     return Healed(pieces, edges, tuple(work.findings), frozenset(work.aside))
 
 
@@ -163,12 +164,17 @@ class _Pass:
 
     # ------------------------------------------------------------------ arrangement
 
-    def tell_crossings(self, pieces: Pieces, crossings: list[Crossing]) -> None:
-        """Crossings are cut without being asked; they are told."""
-        for crossing in crossings:
+    def tell_crossings(self, pieces: Pieces, edges: Edges, crossings: list[Crossing]) -> None:
+        """Curves that pass through each other, to be cut there."""
+        if not crossings or not len(edges):
+            return
+        _, vertex = cKDTree(edges.vertices).query([(c.x, c.y) for c in crossings])
+        # Where a tail was trimmed, what is left is a corner.
+        still = edges.degrees()[vertex] >= 4
+        for crossing in (c for c, crosses in zip(crossings, still, strict=True) if crosses):
             ids = tuple(sorted({pieces.id_of(crossing.first), pieces.id_of(crossing.second)}))
             place = Point(crossing.x, crossing.y)
-            self._decide(Finding("crossing", f"crossing:{'+'.join(ids)}", place, 0.0, ids))
+            self._decide(Finding("crossing", f"crossing:{'+'.join(ids)}", place, 0.0, ids, "Cut both there"))
 
     def close_slivers(self, pieces: Pieces, edges: Edges, gap: float) -> Edges:
         """Runs of the same line drawn twice and not quite alike become one."""
@@ -201,7 +207,7 @@ class _Pass:
             edges = edges.take(np.setdiff1d(np.arange(len(edges)), np.array(doomed)))
         return edges
 
-    def tell_strays(self, pieces: Pieces, edges: Edges, tolerances: Tolerances) -> None:
+    def tell_strays(self, pieces: Pieces, edges: Edges) -> None:
         """What stays open: free-standing chains, and ends with no partner."""
         if not len(edges):
             return
@@ -218,7 +224,6 @@ class _Pass:
                 place = Point(*edges.vertices[vertex].tolist())
                 nearest = _nearest_other_end(edges, degree, vertex)
                 self._decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest, ids))
-        del tolerances
 
 
 def _stack_finding(pieces: Pieces, stack: Stack, lengths: np.ndarray) -> Finding:

@@ -16,11 +16,11 @@ from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
 
 
-def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[Curve]:
+def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, cut: bool) -> list[Curve]:
     """The healed curves in the order of their originals.
 
-    A curve that nothing touched is returned as it is; a changed one keeps its id; one that was cut at a
-    branching becomes id.1, id.2 and so on; what was left out of the healing unasked stays.
+    A curve that nothing touched is returned as it is; a changed one keeps its id; what was put aside stays. With
+    `cut`, a curve that another meets between its ends is cut there and becomes id.1, id.2 and so on.
     """
     degree = healed.edges.degrees() if len(healed.edges) else np.empty(0, dtype=np.int64)
     by_owner = _grouped(healed.edges.curves.owner, len(curves))
@@ -32,7 +32,7 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[C
         if k in aside and not len(by_owner[k]):
             result.append(curve)
             continue
-        runs = _runs(healed, by_owner[k], degree, curve.shape.is_closed)
+        runs = _runs(healed, by_owner[k], degree if cut else np.full_like(degree, 2), curve.shape.is_closed)
         same = _same_pieces(received, before[k], healed.pieces, after[k])
         if len(runs) == 1 and same and _complete(healed, by_owner[k], after[k]):
             result.append(curve)

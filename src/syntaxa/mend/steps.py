@@ -12,7 +12,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.heal import heal
-from syntaxa.mend.model import HARMLESS_KINDS, Finding
+from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
@@ -62,9 +62,9 @@ def mended(
     """The curves of a sketch with the wanted fixes done (None for all), and all findings."""
     received = pieces_of(sketch.curves, tolerances.fit)
     healed = heal(received, tolerances, dead_end, lambda finding: wanted is None or finding.key in wanted)
-    if not any(f.fixed for f in healed.findings):
+    if wanted is not None and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
-    return rebuilt(sketch.curves, received, healed), healed.findings
+    return rebuilt(sketch.curves, received, healed, cut=wanted is None), healed.findings
 
 
 def with_needed(findings: Sequence[Finding], key: str) -> tuple[str, ...]:
@@ -100,7 +100,7 @@ def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:
     moves = [f.cost for f in fixed if f.cost > 0]
     done = {f.key for f in fixed}
-    kinds = sorted({f.kind for f in fixed} - HARMLESS_KINDS)
+    kinds = sorted({f.kind for f in fixed})
     says = ", ".join(f"{sum(f.kind == k for f in fixed)} {k}" for k in kinds)
     return Entry(
         changed=len(fixed),
