@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QFrame, QHBoxLayout, QTableWidgetItem, QVBoxLayout
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session import Session
-from syntaxa.app.widgets.labels import button, cell, label, table
+from syntaxa.app.widgets.labels import button, cell, counted, label, table
 from syntaxa.job.evaluate import Row
 
 _NUMBER = 256
@@ -36,6 +36,7 @@ class LedgerView(QFrame):
         self.table = table("Ledger of steps", ("Step", "Changed", "Moved"), 0)
         self.table.itemChanged.connect(self._switched)
         self.table.itemSelectionChanged.connect(self._selected)
+        self.table.setMinimumHeight(62)
         column.addWidget(self.table, 1)
         self._says = label("", "dim", wrap=True)
         column.addWidget(self._says)
@@ -53,7 +54,7 @@ class LedgerView(QFrame):
         for k, row in enumerate(rows):
             self._fill(k, row)
         self.table.blockSignals(False)
-        self._sum.setText(f"{len(rows)} steps" if rows else "Nothing was changed yet.")
+        self._sum.setText(counted(len(rows), "step") if rows else "Nothing was changed yet.")
         self._selected()
 
     def _fill(self, k: int, row: Row) -> None:

@@ -65,7 +65,7 @@ class MainWindow(QMainWindow):
         self.tokens: Tokens = LOOKS[settings.values.look]
         self.lengths = LengthFormat(settings.values.display_unit)
         self.setAcceptDrops(True)
-        self.setMinimumSize(900, 600)
+        self.setMinimumSize(960, 680)
         self.resize(1280, 800)
         self._dress_application()
         self._make_parts()
@@ -92,6 +92,8 @@ class MainWindow(QMainWindow):
         self.rail = Rail(self.panels)
         self.stack = QStackedWidget()
         self.stack.setObjectName("panel")
+        # Labels that wrap hide their true height from the layout; this is what the fullest panel needs.
+        self.stack.setMinimumHeight(490)
         for panel in self.panels:
             self.stack.addWidget(panel)
         self.ledger = LedgerView(self.session)

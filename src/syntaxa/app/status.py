@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QProgressBar, QStatusBar
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.widgets.labels import button, counted, label
 from syntaxa.drawing.model import Curve
 
 #: Milliseconds that a message stays.
@@ -68,7 +68,7 @@ class StatusLine(QStatusBar):
 
     def show_findings(self, count: int | None) -> None:
         """How many findings are open; None while it is not known."""
-        self._findings.setText("" if count is None else f"{count} findings open" if count else "no findings")
+        self._findings.setText("" if count is None else f"{counted(count, 'finding')} open" if count else "no findings")
 
     def show_work(self, title: str) -> None:
         """What is being computed; nothing where the title is empty."""

@@ -261,6 +261,7 @@ class Canvas(QWidget):
         except StopIteration:
             self._stop_painting()
             self._image, self._image_view = self._fresh, self._fresh_view
+            self._image.setDevicePixelRatio(self.devicePixelRatioF())
             self.update()
 
     def paint_now(self) -> None:
@@ -276,7 +277,12 @@ class Canvas(QWidget):
         tokens, view = self._tokens, self._view
         painter.fillRect(self.rect(), QColor(tokens.canvas))
         if not self._image.isNull():
-            painter.drawImage(self._image_frame(), self._image)
+            frame = self._image_frame()
+            if self._image_view.scale == view.scale:
+                # Whole pixels: anything else would have the picture resampled, and circles would come out ragged.
+                painter.drawImage(frame.topLeft().toPoint(), self._image)
+            else:
+                painter.drawImage(frame, self._image)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if len(self._content.scene) or len(self._content.beneath):
             overlays.draw_origin(painter, view, tokens)

@@ -27,7 +27,7 @@ def region_path(region: Region, view: View) -> QPainterPath:
     path = QPainterPath()
     path.setFillRule(Qt.FillRule.OddEvenFill)
     for loop in region.loops:
-        points = shape_of_rows(loop, True).flattened(0.4 / view.scale) if len(loop) > 1 else loop[:, :2]
+        points = shape_of_rows(loop, True).flattened(0.08 / view.scale) if len(loop) > 1 else loop[:, :2]
         path.addPolygon(polygon_of(points, view))
         path.closeSubpath()
     return path

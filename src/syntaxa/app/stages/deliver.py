@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout
 
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
-from syntaxa.app.widgets.labels import button, cell, label, set_role, table
+from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
 from syntaxa.deliver.write import Output
 from syntaxa.drawing.model import extents_of
 
@@ -102,11 +102,11 @@ class DeliverPanel(StagePanel):
         self._state.setVisible(surveyed is not None)
         if surveyed is not None:
             left = len(self.session.findings)
-            text = (
-                f"{left} findings are still open; see Mend." if left else "No finding is open: every contour is closed."
-            )
+            text = "No finding is open: every contour is closed."
+            if left:
+                text = f"{counted(left, 'finding')} still open; see Mend."
             if left and all(not f.remedy for f in self.session.findings):
-                text = f"{left} pieces belong to no closed contour; they go out as open lines."
+                text = f"{counted(left, 'piece')} in no closed contour: what is open goes out as open lines."
             self._state.setText(text)
             set_role(self._state, "warning" if left else "good")
 

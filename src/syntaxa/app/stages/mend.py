@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QTableWidget, QTabWidget, QV
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.theme.glyphs import glyph_icon
-from syntaxa.app.widgets.labels import button, cell, label, set_role, table
+from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
 from syntaxa.app.widgets.length_field import NumberField
 from syntaxa.mend.model import FINDING_KINDS, Finding, Region
 
@@ -124,11 +124,11 @@ class MendPanel(StagePanel):
     def _summarise(self, regions: int, open_ends: int) -> None:
         fixable = sum(f.remedy != "" for f in self.session.findings)
         left = len(self.session.findings) - fixable
-        parts = [f"{regions} closed regions, {open_ends} open ends."]
+        parts = [f"{counted(regions, 'closed region')}, {counted(open_ends, 'open end')}."]
         if fixable:
-            parts.append(f"{fixable} findings can be fixed within the tolerance.")
+            parts.append(f"{counted(fixable, 'finding')} can be fixed within the tolerance.")
         if left:
-            parts.append(f"{left} need your eye.")
+            parts.append(f"{left} {'needs' if left == 1 else 'need'} your eye.")
         if not self.session.findings:
             parts.append("Nothing is wrong.")
         self._say(" ".join(parts), "warning" if self.session.findings else "good")

@@ -77,3 +77,8 @@ def cell(text: str, figure: bool = False, tip: str = "") -> QTableWidgetItem:
     if tip:
         item.setToolTip(tip)
     return item
+
+
+def counted(count: int, thing: str) -> str:
+    """A count with its thing in the right number: "1 gap", "2 gaps"."""
+    return f"{count} {thing}" if count == 1 else f"{count} {thing}s"
