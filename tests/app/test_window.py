@@ -146,7 +146,7 @@ def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled)
     qtbot.mouseClick(demo.mend.fix_every, Qt.MouseButton.LeftButton)
     settled()
     assert not [f for f in demo.session.findings if f.remedy]
-    assert demo.mend._regions.rowCount() == len(demo.session.surveyed_state.survey.regions) > 20
+    assert demo.mend.regions.model_.rowCount() == len(demo.session.surveyed_state.survey.regions) > 20
     assert len(demo.session.shown.evaluation.ledger) == 2
 
 

@@ -10,7 +10,7 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
-from syntaxa.drawing.model import Layer
+from syntaxa.drawing.model import Layer, extents_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.registry import load_bytes
@@ -29,11 +29,13 @@ _RECOVERY_DELAY = 1500
 
 @dataclass(frozen=True, slots=True)
 class Shown:
-    """An evaluation with the scenes made ready for the canvas."""
+    """An evaluation with the scenes made ready for the canvas, and the extents (mm) at first and now."""
 
     evaluation: Evaluation
     scene: Scene
     beneath: Scene
+    first_box: tuple[float, float, float, float] | None
+    box: tuple[float, float, float, float] | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -243,8 +245,10 @@ class Session(QObject):
         scene = Scene.of([(s.colour, s.curves) for s in state.sketches])
         progress(0.9)
         beneath = self.shown.beneath if self.shown and _same_place(self.shown, evaluation) else _beneath(evaluation)
+        scene.prepare()
+        boxes = extents_of(evaluation.first.curves()), extents_of(state.curves())
         progress(1.0)
-        return Shown(evaluation, scene, beneath)
+        return Shown(evaluation, scene, beneath, *boxes)
 
     def _survey(self) -> None:
         job, state = self.job, self.state

@@ -9,7 +9,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 
+import numpy as np
+from numpy.typing import NDArray
 from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import (
     QColor,
@@ -37,11 +40,14 @@ from syntaxa.mend.model import Finding, Region
 #: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
 _MARGIN = 0.25
 
-#: Pixels within which a curve is under the cursor, and an end is snapped to.
-_REACH, _SNAP = 6.0, 12.0
+#: Pixels within which a curve is under the cursor, an end is snapped to, and a glyph is hit.
+_REACH, _SNAP, _GLYPH_REACH = 6.0, 12.0, 9.0
 
 #: Milliseconds of peace before the image is painted anew.
 _SETTLE = 60
+
+#: Regions tinted between two looks at the event queue.
+_REGIONS_A_SLICE = 25
 
 #: Segments beyond which edges are not smoothed: it would cost half the speed.
 _SMOOTH_UP_TO = 120_000
@@ -57,6 +63,11 @@ class CanvasContent:
     beneath: Scene = field(default_factory=lambda: _EMPTY)
     regions: Sequence[Region] = ()
     findings: Sequence[Finding] = ()
+
+    @cached_property
+    def places(self) -> NDArray[np.float64]:
+        """Places of the findings, (n, 2) mm."""
+        return np.array([(f.place.x, f.place.y) for f in self.findings]).reshape(-1, 2)
 
 
 class Canvas(QWidget):
@@ -238,11 +249,13 @@ class Canvas(QWidget):
 
     def _everything(self, view: View) -> Iterator[None]:
         tokens, content = self._tokens, self._content
-        painter = QPainter(self._fresh)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        overlays.tint_regions(painter, content.regions, view, tokens, self._chosen_region)
-        painter.end()
-        yield
+        for begin in range(0, len(content.regions), _REGIONS_A_SLICE):
+            painter = QPainter(self._fresh)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            some = content.regions[begin : begin + _REGIONS_A_SLICE]
+            overlays.tint_regions(painter, some, view, tokens, self._chosen_region)
+            painter.end()
+            yield
         if self._show_beneath:
             faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
             yield from slices(content.beneath, view, self._fresh, faded, True)
@@ -288,7 +301,7 @@ class Canvas(QWidget):
             overlays.draw_origin(painter, view, tokens)
         self._draw_picked(painter)
         chosen = self._chosen_finding.key if self._chosen_finding else ""
-        overlays.draw_findings(painter, self._content.findings, view, tokens, chosen)
+        overlays.draw_findings(painter, self._content.findings, self._content.places, view, tokens, chosen)
         self._draw_band(painter)
         draw_rulers(painter, view, tokens, self._format.unit, self._format.mm_per_unit)
         self._draw_hover_label(painter)
@@ -418,12 +431,11 @@ class Canvas(QWidget):
         self._select(found, add)
 
     def _click(self, at: QPointF, add: bool) -> None:
-        for finding in self._content.findings:
-            px, py = self._view.to_pixels(finding.place.x, finding.place.y)
-            if abs(px - at.x()) <= 9 and abs(py - at.y()) <= 9:
-                self.finding_clicked.emit(finding.key)
-                return
         x, y = self._view.to_mm(at.x(), at.y())
+        away = np.abs(self._content.places - (x, y)).max(axis=1, initial=0.0) * self._view.scale
+        if len(away) and away.min() <= _GLYPH_REACH:
+            self.finding_clicked.emit(self._content.findings[int(away.argmin())].key)
+            return
         hit = self._content.scene.nearest(x, y, _REACH / self._view.scale)
         self._select([hit] if hit >= 0 else [], add)
 

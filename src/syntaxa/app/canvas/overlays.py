@@ -8,6 +8,7 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
 
+from syntaxa.app.canvas.scene import Floats
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.glyphs import draw_glyph
 from syntaxa.app.theme.tokens import Tokens
@@ -52,23 +53,20 @@ def tint_regions(painter: QPainter, regions: Sequence[Region], view: View, token
         painter.fillPath(region_path(region, view), colour)
 
 
-def draw_findings(painter: QPainter, findings: Sequence[Finding], view: View, tokens: Tokens, chosen: str) -> None:
+def draw_findings(
+    painter: QPainter, findings: Sequence[Finding], places: Floats, view: View, tokens: Tokens, chosen: str
+) -> None:
     """A glyph at each finding; where they crowd, one stands for its neighbours."""
-    taken: set[tuple[int, int]] = set()
+    if not len(findings):
+        return
+    pixels = (places - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
+    seen = np.flatnonzero(((pixels >= 0) & (pixels <= (view.width, view.height))).all(axis=1))
+    _, first = np.unique((pixels[seen] // _CROWD).astype(np.int64), axis=0, return_index=True)
     ink, ground = QColor(tokens.persimmon), QColor(tokens.canvas)
-    drawn = 0
-    current = None
-    for finding in findings:
-        if finding.key == chosen:
-            current = finding
-            continue
-        px, py = view.to_pixels(finding.place.x, finding.place.y)
-        cell = (int(px // _CROWD), int(py // _CROWD))
-        if not (0 <= px <= view.width and 0 <= py <= view.height) or cell in taken or drawn >= _MOST_GLYPHS:
-            continue
-        taken.add(cell)
-        drawn += 1
-        draw_glyph(painter, finding.kind, QPointF(px, py), ink, ground, 0.8)
+    for k in seen[first][:_MOST_GLYPHS].tolist():
+        if findings[k].key != chosen:
+            draw_glyph(painter, findings[k].kind, QPointF(*pixels[k].tolist()), ink, ground, 0.8)
+    current = next((f for f in findings if f.key == chosen), None) if chosen else None
     if current is not None:
         _draw_chosen(painter, current, view, tokens)
 

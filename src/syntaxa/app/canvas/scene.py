@@ -88,6 +88,10 @@ class Scene:
         """Boxes of all curves, for picking."""
         return shapely.STRtree(shapely.box(*self.box.T))
 
+    def prepare(self) -> None:
+        """Makes now, in the background, what would otherwise be made at the first touch."""
+        _ = self.size, self.index, self.tree if len(self) else None
+
     def extents(self) -> tuple[float, float, float, float] | None:
         """Bounding box in mm; None for an empty scene."""
         if not len(self.curves):

@@ -11,7 +11,6 @@ from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
 from syntaxa.deliver.write import Output
-from syntaxa.drawing.model import extents_of
 
 #: What can be written: title, ending, release.
 FORMATS: tuple[tuple[str, str, str], ...] = (
@@ -84,13 +83,13 @@ class DeliverPanel(StagePanel):
         self._result.show()
 
     def refresh(self) -> None:
-        state, surveyed = self.session.state, self.session.surveyed_state
+        shown, state, surveyed = self.session.shown, self.session.state, self.session.surveyed_state
         self.setEnabled(state is not None)
         self._unit.setEnabled(self.ending == ".dxf")
-        if state is None:
+        if state is None or shown is None:
             self._state.hide()
             return
-        self._size.setText(self.lengths.size(extents_of(state.curves())))
+        self._size.setText(self.lengths.size(shown.box))
         regions = surveyed.survey.regions if surveyed else ()
         self._what.setRowCount(len(state.sketches))
         for k, sketch in enumerate(state.sketches):

@@ -10,7 +10,6 @@ from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, cell, label, table
 from syntaxa.app.widgets.length_field import NumberField
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES
 from syntaxa.measure.steps import ChooseUnit, OriginMode, PlaceOrigin, ScaleBy
 from syntaxa.measure.witnesses import HYPOTHESES
@@ -159,15 +158,14 @@ class MeasurePanel(StagePanel):
         self._fill_units(placement.unit)
         self._other.setCurrentIndex(self._other.findData(placement.unit))
         self._factor.show_value(placement.factor)
-        first, now = extents_of(evaluation.first.curves()), extents_of(evaluation.state.curves())
-        self._before.setText(self.lengths.size(first))
-        self._after.setText(self.lengths.size(now))
+        self._before.setText(self.lengths.size(shown.first_box))
+        self._after.setText(self.lengths.size(shown.box))
         self._show_origin()
 
     def _fill_units(self, unit: str) -> None:
         shown = self.session.shown
         assert shown is not None, "filled only when something is shown"
-        box = extents_of(shown.evaluation.first.curves())
+        box = shown.first_box
         per = shown.evaluation.first.placement.mm_per_unit
         units = [*HYPOTHESES, *(u for u in (unit,) if u not in HYPOTHESES)]
         self._units.setRowCount(len(units))

@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from collections import Counter
 
-from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QTableWidget, QTabWidget, QVBoxLayout, QWidget
+from PyQt6.QtCore import QItemSelectionModel, pyqtSignal
+from PyQt6.QtGui import QIcon
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QTableView, QTabWidget, QVBoxLayout, QWidget
 
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.theme.glyphs import glyph_icon
-from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
+from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import NumberField
+from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.mend.model import FINDING_KINDS, Finding, Region
-
-_KEY = 256
 
 
 class MendPanel(StagePanel):
@@ -38,9 +38,16 @@ class MendPanel(StagePanel):
         self._tabs = QTabWidget()
         self._tabs.setAccessibleName("Findings and regions")
         self._tabs.addTab(self._findings_page(), "Findings")
-        self._regions = table("Closed regions", ("Region", "Area", "Holes"), 0)
-        self._regions.itemSelectionChanged.connect(self._choose_region)
-        self._tabs.addTab(self._regions, "Regions")
+        self.regions = RowsView(
+            "Closed regions",
+            (
+                Column("Region", lambda r: str(r.id), figure=False, tip=_about_region),
+                Column("Area", lambda r: self.lengths.area(r.area)),
+                Column("Holes", lambda r: str(r.holes)),
+            ),
+        )
+        _selection_of(self.regions).selectionChanged.connect(lambda *_: self._choose_region())
+        self._tabs.addTab(self.regions, "Regions")
         self.body.addWidget(self._tabs, 1)
 
     def _add_tolerance(self) -> None:
@@ -75,9 +82,18 @@ class MendPanel(StagePanel):
         row.addWidget(self._back)
         row.addWidget(self._next)
         column.addLayout(row)
-        self._table: QTableWidget = table("Findings", ("Finding", "Size", "Moves"), 0)
-        self._table.itemSelectionChanged.connect(self._choose)
-        column.addWidget(self._table, 1)
+        self.table = RowsView(
+            "Findings",
+            (
+                Column(
+                    "Finding", lambda f: str(f.kind).capitalize(), False, self._glyph, lambda f: FINDING_KINDS[f.kind]
+                ),
+                Column("Size", lambda f: self.lengths.small(f.size)),
+                Column("Moves", lambda f: self.lengths.small(f.cost) if f.remedy else "–"),
+            ),
+        )
+        _selection_of(self.table).selectionChanged.connect(lambda *_: self._choose())
+        column.addWidget(self.table, 1)
         self._detail = label("", "dim", wrap=True)
         self._detail.setMinimumHeight(50)
         column.addWidget(self._detail)
@@ -116,7 +132,7 @@ class MendPanel(StagePanel):
         self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")
         self._fill_kinds()
         self._fill()
-        self._fill_regions(surveyed.survey.regions)
+        self.regions.model_.show_rows(surveyed.survey.regions)
         self._tabs.setTabText(0, f"Findings ({len(self.session.findings)})")
         self._tabs.setTabText(1, f"Regions ({len(surveyed.survey.regions)})")
         self._summarise(len(surveyed.survey.regions), surveyed.survey.open_ends)
@@ -150,36 +166,23 @@ class MendPanel(StagePanel):
     def _fill(self) -> None:
         kind = self._kind.currentData()
         self._rows = [f for f in self.session.findings if not kind or f.kind == kind]
-        self._table.blockSignals(True)
-        self._table.clearSelection()
-        self._table.setRowCount(len(self._rows))
-        for k, finding in enumerate(self._rows):
-            first = cell(finding.kind.capitalize(), tip=FINDING_KINDS[finding.kind])
-            first.setIcon(glyph_icon(finding.kind, self.tokens, settled=not finding.remedy))
-            first.setData(_KEY, finding.key)
-            self._table.setItem(k, 0, first)
-            self._table.setItem(k, 1, cell(self.lengths.small(finding.size), figure=True))
-            cost = self.lengths.small(finding.cost) if finding.remedy else "–"
-            self._table.setItem(k, 2, cell(cost, figure=True))
+        self.table.model_.show_rows(self._rows)
         row = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1)
-        if row >= 0:
-            self._table.selectRow(row)
-        else:
+        if row < 0:
             self._chosen = ""
-        self._table.blockSignals(False)
+        else:
+            self._select_quietly(row)
         self._show_detail()
 
-    def _fill_regions(self, regions: tuple[Region, ...]) -> None:
-        self._regions.blockSignals(True)
-        self._regions.clearSelection()
-        self._regions.setRowCount(len(regions))
-        for k, region in enumerate(regions):
-            first = cell(region.id, tip=f"{len(region.curves)} curves, depth {region.depth}")
-            first.setData(_KEY, k)
-            self._regions.setItem(k, 0, first)
-            self._regions.setItem(k, 1, cell(self.lengths.area(region.area), figure=True))
-            self._regions.setItem(k, 2, cell(str(region.holes), figure=True))
-        self._regions.blockSignals(False)
+    def _select_quietly(self, row: int) -> None:
+        """The finding that was chosen before is chosen still: nobody is told."""
+        selection = _selection_of(self.table)
+        selection.blockSignals(True)
+        self.table.selectRow(row)
+        selection.blockSignals(False)
+
+    def _glyph(self, finding: Finding) -> QIcon:
+        return glyph_icon(finding.kind, self.tokens, settled=not finding.remedy)
 
     def _show_detail(self) -> None:
         finding = self.chosen
@@ -198,16 +201,15 @@ class MendPanel(StagePanel):
     # ------------------------------------------------------------------ doing
 
     def _choose(self) -> None:
-        items = self._table.selectedItems()
-        self._chosen = str(items[0].data(_KEY)) if items else ""
+        row = self.table.chosen_row()
+        self._chosen = self._rows[row].key if row >= 0 else ""
         self._show_detail()
         self.finding_chosen.emit(self.chosen)
 
     def _choose_region(self) -> None:
-        items = self._regions.selectedItems()
-        surveyed = self.session.surveyed_state
-        if items and surveyed is not None:
-            self.region_chosen.emit(surveyed.survey.regions[int(items[0].data(_KEY))])
+        row = self.regions.chosen_row()
+        if row >= 0:
+            self.region_chosen.emit(self.regions.model_.rows[row])
 
     def choose_key(self, key: str) -> None:
         """Chooses a finding by its key, whatever kinds are listed."""
@@ -217,7 +219,7 @@ class MendPanel(StagePanel):
             self._fill()
         for k, finding in enumerate(self._rows):
             if finding.key == key:
-                self._table.selectRow(k)
+                self.table.selectRow(k)
 
     def step(self, by: int) -> None:
         """Goes to the next or previous finding in the list."""
@@ -225,7 +227,7 @@ class MendPanel(StagePanel):
             return
         self._tabs.setCurrentIndex(0)
         at = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1 if by > 0 else 0)
-        self._table.selectRow((at + by) % len(self._rows))
+        self.table.selectRow((at + by) % len(self._rows))
 
     def fix_chosen(self) -> None:
         """Fixes the chosen finding; the next one takes its place."""
@@ -236,3 +238,13 @@ class MendPanel(StagePanel):
         following = self._rows[(at + 1) % len(self._rows)]
         self._chosen = following.key if following is not finding else ""
         self.session.fix(finding.key)
+
+
+def _selection_of(view: QTableView) -> QItemSelectionModel:
+    selection = view.selectionModel()
+    assert selection is not None, "a view with a model has a selection"
+    return selection
+
+
+def _about_region(region: Region) -> str:
+    return f"{len(region.curves)} curves, depth {region.depth}"
