@@ -4,5 +4,6 @@ set -u
 cd "$(dirname "$0")/.."
 status=0
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/canvas.py || status=1
+QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/window.py || status=1
 .venv/bin/python benchmarks/mend.py || status=1
 exit $status

@@ -21,6 +21,8 @@ _LOG = logging.getLogger(__name__)
 #: Milliseconds that background work is given to stop when the program ends.
 _PATIENCE = 5000
 
+_HAND_BACK = 0.0005
+
 
 def open_window(files: Sequence[str], make_demo: DemoMaker) -> int:
     """The window, on the first of the files."""
@@ -45,6 +47,9 @@ def open_demo(make_demo: DemoMaker, walk: str | None) -> int:
 
 def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QApplication, MainWindow]:
     """The application and its window, not yet shown."""
+    # Background work hands the interpreter back this often (seconds); by default the window would wait ten times as
+    # long for it, many times over in one repaint.
+    sys.setswitchinterval(_HAND_BACK)
     application = QApplication(sys.argv[:1])
     application.setApplicationName("Syntaxa")
     application.setDesktopFileName("syntaxa")

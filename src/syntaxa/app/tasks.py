@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import gc
 import logging
 import threading
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from typing import Any
 
 from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
@@ -14,6 +16,31 @@ from syntaxa.errors import Cancelled, Progress, SyntaxaError
 _LOG = logging.getLogger(__name__)
 
 Work = Callable[[Progress], Any]
+
+
+_COLLECTING = threading.Lock()
+_uncollected_tasks = 0
+
+
+@contextmanager
+def _uncollected() -> Iterator[None]:
+    """Puts the search for reference cycles off while curves are made by the hundred thousand.
+
+    It would walk over all of them again and again and hold the window for a fifth of a second each time. They form
+    no cycles: what is left when the work ends is taken out of the search for good, and freed as ever when unused.
+    """
+    global _uncollected_tasks
+    with _COLLECTING:
+        _uncollected_tasks += 1
+        gc.disable()
+    try:
+        yield
+    finally:
+        with _COLLECTING:
+            _uncollected_tasks -= 1
+            if not _uncollected_tasks:
+                gc.freeze()
+                gc.enable()
 
 
 class _Signals(QObject):
@@ -39,6 +66,10 @@ class _Task(QRunnable):
         self.signals.progress.emit(fraction)
 
     def run(self) -> None:
+        with _uncollected():
+            self._run()
+
+    def _run(self) -> None:
         try:
             result = self._work(self._progress)
         except Cancelled as error:

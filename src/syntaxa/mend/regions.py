@@ -12,7 +12,8 @@ import shapely
 from scipy.sparse import coo_matrix
 from scipy.sparse.csgraph import connected_components
 
-from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
@@ -22,7 +23,6 @@ from syntaxa.mend.model import Region
 class _Face:
     cycle: int
     rows: Floats
-    curves: CurveArray
     box: Floats
 
 
@@ -32,8 +32,8 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     if not len(core):
         return []
     cycles = Cycles(core)
-    faces = [_face(cycles, int(k)) for k in np.flatnonzero(cycles.area > 0)]
-    outsides = [_face(cycles, int(k)) for k in np.flatnonzero(cycles.area < 0)]
+    faces = _faces(cycles, np.flatnonzero(cycles.area > 0))
+    outsides = _faces(cycles, np.flatnonzero(cycles.area < 0))
     parent = _parents(faces, outsides, cycles)
     holes: dict[int, list[int]] = {}
     for outside, face in enumerate(parent):
@@ -48,12 +48,14 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     return [_named(region, k + 1) for k, region in enumerate(regions)]
 
 
-def _face(cycles: Cycles, cycle: int) -> _Face:
-    rows = rows_along(cycles, cycles.walk(cycle))
-    following = np.roll(rows, -1, axis=0)
-    curves = CurveArray.from_bulges(rows[:, :2], following[:, :2], rows[:, 2], np.zeros(len(rows), dtype=np.int64))
-    boxes = curves.bounds()
-    return _Face(cycle, rows, curves, np.concatenate([boxes[:, :2].min(axis=0), boxes[:, 2:].max(axis=0)]))
+def _faces(cycles: Cycles, chosen: Ints) -> list[_Face]:
+    """Rows and boxes of chosen cycles; the boxes of all edges are taken at once."""
+    boxes = np.repeat(cycles.edges.curves.bounds(), 2, axis=0)
+    low, high = np.full((cycles.count, 2), np.inf), np.full((cycles.count, 2), -np.inf)
+    np.minimum.at(low, cycles.label, boxes[:, :2])
+    np.maximum.at(high, cycles.label, boxes[:, 2:])
+    both = np.hstack([low, high])
+    return [_Face(k, rows_along(cycles, cycles.walk(k)), both[k]) for k in chosen.tolist()]
 
 
 def _components(cycles: Cycles) -> dict[int, int]:
@@ -78,7 +80,7 @@ def _parents(faces: list[_Face], outsides: list[_Face], cycles: Cycles) -> list[
             if component[face.cycle] == component[outside.cycle]:
                 continue
             smaller = best < 0 or cycles.area[face.cycle] < cycles.area[faces[best].cycle]
-            if smaller and holds(face.curves, point):
+            if smaller and holds(pieces_of_rows(face.rows, True), point):
                 best = k
         parent.append(best)
     return parent

@@ -1,0 +1,102 @@
+"""How long the interface is held while a large drawing is opened, looked over and healed.
+
+A timer ticks all the while; the longest time between two ticks is how long a click had to wait. Over 100 ms is
+a fault. Run it with `make bench`.
+"""
+
+from __future__ import annotations
+
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+import ezdxf
+from PyQt6.QtCore import QTimer
+from PyQt6.QtTest import QTest
+
+from syntaxa.app.program import end_work, start
+from syntaxa.app.settings import Settings
+from syntaxa.app.walk import settle
+from syntaxa.demo.drawing import write_demo
+from syntaxa.measure.steps import ScaleBy
+
+WAIT_MS = 100.0
+COUNTS = (1_000, 5_000, 20_000)
+
+
+class Ticks:
+    """The longest wait since it was last asked."""
+
+    def __init__(self) -> None:
+        self._last = time.perf_counter()
+        self._worst = 0.0
+        self._timer = QTimer()
+        self._timer.setInterval(2)
+        self._timer.timeout.connect(self._tick)
+        self._timer.start()
+
+    def _tick(self) -> None:
+        now = time.perf_counter()
+        self._worst = max(self._worst, 1e3 * (now - self._last))
+        self._last = now
+
+    def worst(self) -> float:
+        """Milliseconds; starts anew."""
+        QTest.qWait(20)
+        worst, self._worst = self._worst, 0.0
+        return worst
+
+
+def large_drawing(path: Path, count: int) -> None:
+    """Squares with open corners and a round hole each, of `count` curves in all."""
+    document = ezdxf.new("R12")
+    space = document.modelspace()
+    across = int((count / 5) ** 0.5) + 1
+    for k in range(count // 5):
+        x, y = 30.0 * (k % across), 30.0 * (k // across)
+        corners = [(x, y), (x + 20, y), (x + 20, y + 20), (x, y + 20)]
+        for i, (u, v) in enumerate(corners):
+            s, t = corners[(i + 1) % 4]
+            space.add_line((u, v), (s + 0.02 * (i == 1), t), {"layer": f"L{k % 4}"})
+        space.add_circle((x + 10, y + 10), 4, {"layer": f"L{k % 4}"})
+    document.saveas(path)
+
+
+def main() -> int:
+    """Prints the longest wait in each part; 1 where one is too long."""
+    missed = 0
+    with tempfile.TemporaryDirectory() as name:
+        folder = Path(name)
+        _application, window = start(write_demo, Settings(folder / "settings.json"))
+        window.resize(1280, 800)
+        window.show()
+        ticks = Ticks()
+        for count in COUNTS:
+            path = folder / f"{count}.dxf"
+            large_drawing(path, count)
+            ticks.worst()
+            parts = (
+                ("open", lambda path=path: window.session.open_path(path)),
+                ("stages", lambda: [window.show_stage(k) or QTest.qWait(50) for k in (1, 2, 3, 4, 3)]),
+                ("scale", lambda: window.session.do(ScaleBy(2.0))),
+                ("fix all", window.fix_all),
+                ("undo", window.undo),
+            )
+            for part, run in parts:
+                began = time.perf_counter()
+                run()
+                QTest.qWait(1)
+                settle(window)
+                seconds = time.perf_counter() - began
+                worst = ticks.worst()
+                missed += worst > WAIT_MS
+                print(f"{count:>7} curves  {part:<8} {seconds:6.2f} s   longest wait {worst:6.1f} ms")
+        window.session.save(folder / "done.sxj")
+        window.close()
+        end_work(window)
+    return 1 if missed else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
