@@ -145,7 +145,7 @@ def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled)
     assert first.key not in {f.key for f in demo.session.findings}
     qtbot.mouseClick(demo.mend.fix_every, Qt.MouseButton.LeftButton)
     settled()
-    assert not [f for f in demo.session.findings if f.remedy]
+    assert not [f for f in demo.session.findings if f.remedy and not f.by_choice]
     assert demo.mend.regions.model_.rowCount() == len(demo.session.surveyed_state.survey.regions) > 20
     assert len(demo.session.shown.evaluation.ledger) == 2
 
@@ -175,7 +175,7 @@ def test_undo_redo_and_the_ledger(demo, settled):
     item = demo.ledger.table.item(0, 0)
     item.setCheckState(Qt.CheckState.Unchecked)
     settled()
-    assert [f for f in demo.session.findings if f.remedy]
+    assert [f for f in demo.session.findings if f.remedy and not f.by_choice]
     demo.undo()
     settled()
     assert demo.session.state == after

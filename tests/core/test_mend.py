@@ -105,7 +105,7 @@ def test_free_standing_pieces_are_told_and_stay():
     after, findings, _ = heal_all(lines(square(), [(3, 3), (5, 6)]), 0.05)
     stray = next(f for f in findings if f.kind == "stray")
     assert stray.size == pytest.approx(math.hypot(2, 3))
-    assert stray.remedy == ""
+    assert not stray.fixed
     assert any(c.id == "c4" for c in after)
 
 
@@ -231,3 +231,13 @@ def test_crossings_are_cut_when_all_is_fixed_and_only_then():
     key = next(f.key for f in survey(doubled, "0", tolerances, 3.0).findings if f.kind == "duplicate")
     chosen, _ = mended(Sketch("0", 0, tuple(doubled)), tolerances, 3.0, frozenset({key}))
     assert chosen == cross
+
+
+def test_a_stray_is_dropped_only_when_it_is_chosen():
+    curves = lines(square(), [(3, 3), (5, 6), (7, 3)])
+    tolerances = with_gap(Tolerances(), 0.05)
+    (stray,) = survey(curves, "0", tolerances, 3.0).findings
+    assert (stray.kind, stray.by_choice) == ("stray", True)
+    after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, frozenset({stray.key}))
+    assert [c.id for c in after] == ["c0", "c1", "c2", "c3"]
+    assert findings[0].dropped == pytest.approx(2 * math.hypot(2, 3))

@@ -58,7 +58,7 @@ def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept
     edges = work.close_slivers(pieces, edges, tolerances.gap)
     edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
     work.tell_crossings(pieces, edges, crossings)
-    work.tell_strays(pieces, edges)
+    edges = work.drop_strays(pieces, edges)
     return Healed(pieces, edges, tuple(work.findings), frozenset(work.aside))
 
 
@@ -74,9 +74,8 @@ def nothing(finding: Finding) -> bool:
 
 
 def everything(finding: Finding) -> bool:
-    """Accepts every fix."""
-    del finding
-    return True
+    """Accepts every fix that does not want a choice of its own."""
+    return not finding.by_choice
 
 
 class _Pass:
@@ -207,10 +206,11 @@ class _Pass:
             edges = edges.take(np.setdiff1d(np.arange(len(edges)), np.array(doomed)))
         return edges
 
-    def tell_strays(self, pieces: Pieces, edges: Edges) -> None:
-        """What stays open: free-standing chains, and ends with no partner."""
+    def drop_strays(self, pieces: Pieces, edges: Edges) -> Edges:
+        """What stays open: free-standing chains, which are dropped if they are chosen, and ends with no partner."""
         if not len(edges):
-            return
+            return edges
+        dropped: list[int] = []
         degree = edges.degrees()
         lengths = edges.curves.lengths()
         for component in _open_components(edges):
@@ -218,12 +218,16 @@ class _Pass:
             loose = [v for e in component for v in (int(edges.tail[e]), int(edges.head[e])) if degree[v] == 1]
             if len(loose) >= 2 and _stands_free(edges, component):
                 place = Point(*edges.vertices[loose[0]].tolist())
-                self._decide(Finding("stray", f"stray:{'+'.join(ids)}", place, float(lengths[component].sum()), ids))
+                length = float(lengths[component].sum())
+                key = f"stray:{'+'.join(ids)}"
+                stray = Finding("stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True)
+                dropped += component if self._decide(stray) else []
                 continue
             for vertex in loose:
                 place = Point(*edges.vertices[vertex].tolist())
                 nearest = _nearest_other_end(edges, degree, vertex)
                 self._decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest, ids))
+        return edges.take(np.setdiff1d(np.arange(len(edges)), np.array(dropped, dtype=np.int64)))
 
 
 def _stack_finding(pieces: Pieces, stack: Stack, lengths: np.ndarray) -> Finding:

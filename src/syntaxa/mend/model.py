@@ -38,6 +38,7 @@ class Finding:
     cost     mm that the fix moves any point that stays
     dropped  mm of curve that the fix takes away and nothing else covers
     fixed    whether it was done
+    by_choice  a fix that is done only when this very finding is chosen, never with all of them
     """
 
     kind: str
@@ -49,6 +50,7 @@ class Finding:
     cost: float = 0.0
     dropped: float = 0.0
     fixed: bool = False
+    by_choice: bool = False
 
     @property
     def fixable(self) -> bool:

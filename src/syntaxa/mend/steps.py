@@ -11,7 +11,7 @@ import msgspec
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.heal import heal
+from syntaxa.mend.heal import Accept, everything, heal
 from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
@@ -61,7 +61,7 @@ def mended(
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
     """The curves of a sketch with the wanted fixes done (None for all), and all findings."""
     received = pieces_of(sketch.curves, tolerances.fit)
-    healed = heal(received, tolerances, dead_end, lambda finding: wanted is None or finding.key in wanted)
+    healed = heal(received, tolerances, dead_end, _chooser(wanted))
     if wanted is not None and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
     return rebuilt(sketch.curves, received, healed, cut=wanted is None), healed.findings
@@ -95,6 +95,10 @@ def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
         return ProposedGap(gap, 0, open_ends, "No gap stands out, so only ends that agree are joined.")
     says = f"{closes} of {open_ends} open ends have a partner that near; the next are well beyond."
     return ProposedGap(gap, closes, open_ends, says)
+
+
+def _chooser(wanted: frozenset[str] | None) -> Accept:
+    return everything if wanted is None else lambda finding: finding.key in wanted
 
 
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:

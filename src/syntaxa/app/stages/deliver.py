@@ -104,7 +104,7 @@ class DeliverPanel(StagePanel):
             text = "No finding is open: every contour is closed."
             if left:
                 text = f"{counted(left, 'finding')} still open; see Mend."
-            if left and all(not f.remedy for f in self.session.findings):
+            if left and all(not f.remedy or f.by_choice for f in self.session.findings):
                 text = f"{counted(left, 'piece')} in no closed contour: what is open goes out as open lines."
             self._state.setText(text)
             set_role(self._state, "warning" if left else "good")

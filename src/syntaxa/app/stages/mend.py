@@ -138,7 +138,7 @@ class MendPanel(StagePanel):
         self._summarise(len(surveyed.survey.regions), surveyed.survey.open_ends)
 
     def _summarise(self, regions: int, open_ends: int) -> None:
-        fixable = sum(f.remedy != "" for f in self.session.findings)
+        fixable = sum(f.remedy != "" and not f.by_choice for f in self.session.findings)
         left = len(self.session.findings) - fixable
         parts = [f"{counted(regions, 'closed region')}, {counted(open_ends, 'open end')}."]
         if fixable:
@@ -187,7 +187,7 @@ class MendPanel(StagePanel):
     def _show_detail(self) -> None:
         finding = self.chosen
         self.fix_one.setEnabled((finding is not None and finding.fixable) or bool(finding and finding.remedy))
-        self.fix_every.setEnabled(any(f.remedy for f in self.session.findings))
+        self.fix_every.setEnabled(any(f.remedy and not f.by_choice for f in self.session.findings))
         for step in (self._back, self._next):
             step.setEnabled(bool(self._rows))
         if finding is None:
