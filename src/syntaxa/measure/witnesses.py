@@ -62,7 +62,7 @@ def _flag(metric: bool | None) -> list[Witness]:
         return []
     family, name = (_METRIC, "metric") if metric else (_IMPERIAL, "imperial")
     says = f"The header's measurement flag says {name}."
-    return [Witness("measurement flag", unit, 0.4, says) for unit in family]
+    return [Witness("measurement flag", unit, 0.7, says) for unit in family]
 
 
 def _size(size: float | None) -> list[Witness]:
