@@ -3,7 +3,6 @@
 ::
 
     SyntaxaError                one plain sentence: what happened, to what, what to do
-    +-- GeometryError           a curve that cannot be what it claims
     +-- IntakeError             a file that cannot be read
     +-- MeasureError            a unit, factor or origin that makes no sense
     +-- DeliverError            a file that cannot be written
@@ -30,10 +29,6 @@ class SyntaxaError(Exception):
 
     def __str__(self) -> str:
         return f"{self.sentence} {self.suggestion}".strip()
-
-
-class GeometryError(SyntaxaError):
-    """A curve that cannot be what it claims to be."""
 
 
 class IntakeError(SyntaxaError):

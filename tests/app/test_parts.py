@@ -28,7 +28,7 @@ PATIENCE = 20_000
 
 
 @pytest.fixture
-def lane(qtbot, qapp):
+def lane(qtbot):
     parent = QObject()
     made = Lane(parent)
     made.keep = parent

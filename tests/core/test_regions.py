@@ -16,7 +16,6 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.shapes import Arc, Circle, Line
 from syntaxa.mend.arrangement import Cycles, bridges, split_at_contacts
-from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import holds, regions_of
 
@@ -154,9 +153,3 @@ def test_tangent_arcs_leave_a_vertex_in_the_right_order():
     edges, _ = arranged([*curves, *closing])
     outside = Cycles(edges)
     assert whole == pytest.approx(-outside.area.min(), rel=1e-12)
-
-
-def test_a_finding_without_a_remedy_is_not_fixable():
-    finding = Finding("open end", "k", Point(0, 0), 1.0, ("a",))
-    assert not finding.fixable
-    assert Finding("gap", "k", Point(0, 0), 1.0, ("a",), "Join").fixable

@@ -23,9 +23,6 @@ FAR_AWAY = (1840.0, 1260.0)
 
 NAME = "orchard-pump-panels.dxf"
 
-#: Layers that hold no parts.
-NOT_PARTS = ("TITLE-BLOCK", "CENTRE-LINES", "NOTES")
-
 _LAYERS = {
     "MOTOR-BRACKET": 4,
     "BASE-PLATE": 3,

@@ -95,8 +95,3 @@ def _guard() -> Part:
 def parts() -> tuple[Part, ...]:
     """All parts of the demo."""
     return (_bracket(), _base(), _gasket(), _front(), _guard())
-
-
-def true_regions(layer: str) -> int:
-    """How many closed regions the part on a layer has when nothing is damaged: every contour bounds one."""
-    return next(len(p.runs) + len(p.holes) for p in parts() if p.layer == layer)

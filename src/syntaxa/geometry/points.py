@@ -72,9 +72,6 @@ class Point:
         return Point(self.x + (other.x - self.x) * share, self.y + (other.y - self.y) * share)
 
 
-ORIGIN = Point(0.0, 0.0)
-
-
 def polar(centre: Point, radius: float, angle: float) -> Point:
     """The point at a radius (mm) and angle (radians) about a centre."""
     return Point(centre.x + radius * math.cos(angle), centre.y + radius * math.sin(angle))

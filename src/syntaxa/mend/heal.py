@@ -67,12 +67,6 @@ def prepared(pieces: Pieces, tolerances: Tolerances, accept: Accept) -> Pieces:
     return _Pass(accept).clean(pieces, tolerances)
 
 
-def nothing(finding: Finding) -> bool:
-    """Accepts no fix."""
-    del finding
-    return False
-
-
 def everything(finding: Finding) -> bool:
     """Accepts every fix that does not want a choice of its own."""
     return not finding.by_choice

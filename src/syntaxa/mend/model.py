@@ -52,11 +52,6 @@ class Finding:
     fixed: bool = False
     by_choice: bool = False
 
-    @property
-    def fixable(self) -> bool:
-        """Whether there is a fix to choose."""
-        return bool(self.remedy) and not self.fixed
-
 
 @dataclass(frozen=True, slots=True)
 class Region:

@@ -10,7 +10,7 @@ import numpy as np
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.fitting import Rows, arc_run
-from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Shape, Spline
 from syntaxa.mend.model import Pieces
 
 
@@ -59,8 +59,3 @@ def _linked(rows: Rows, closed: bool) -> Rows:
     if closed and linked:
         linked[-1] = (*linked[-1][:2], *linked[0][:2], linked[-1][4])
     return linked
-
-
-def is_polyline_like(shape: Shape) -> bool:
-    """Whether a changed piece of it goes back out as lines and arcs of itself."""
-    return isinstance(shape, Line | Arc | Circle | Polyline)

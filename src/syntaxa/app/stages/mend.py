@@ -186,7 +186,7 @@ class MendPanel(StagePanel):
 
     def _show_detail(self) -> None:
         finding = self.chosen
-        self.fix_one.setEnabled((finding is not None and finding.fixable) or bool(finding and finding.remedy))
+        self.fix_one.setEnabled(finding is not None and bool(finding.remedy))
         self.fix_every.setEnabled(any(f.remedy and not f.by_choice for f in self.session.findings))
         for step in (self._back, self._next):
             step.setEnabled(bool(self._rows))
