@@ -15,7 +15,7 @@ setup: $(STAMP)
 
 $(STAMP): requirements.lock pyproject.toml tools/debian_packages.sh
 	bash tools/debian_packages.sh
-	$(shell command -v $(PYTHON) || command -v python3) -m venv $(VENV)
+	"$$(command -v $(PYTHON) || command -v python3)" -m venv $(VENV)
 	$(BIN)/python -m pip install --quiet --requirement requirements.lock
 	$(BIN)/python -m pip install --quiet --no-build-isolation --no-deps --editable .
 	touch $(STAMP)

@@ -102,3 +102,21 @@ def test_old_pictures_give_way_to_new_ones(qtbot):
     canvas.paint_now()
     assert len(canvas.content.scene) == 1
     assert not canvas.painting
+
+
+@pytest.mark.parametrize("scale", [1.0, 5.0, 25.0, 150.0])
+def test_a_square_keeps_its_corners_at_every_size(scale):
+    square = Polyline(tuple(Point(x, y) for x, y in [(-5, -5), (5, -5), (5, 5), (-5, 5)]), (0.0,) * 4, True)
+    pixels = painted(scene_of(square), View(0, 0, scale, 1600, 1600))
+    rows, columns = np.nonzero(pixels)
+    for found in (rows, columns):
+        assert (found.min(), found.max()) == pytest.approx((800 - 5 * scale, 800 + 5 * scale), abs=1.5)
+    assert len(rows) == pytest.approx(40 * scale, rel=0.12)
+
+
+@pytest.mark.parametrize("scale", [0.4, 2.0, 20.0, 300.0])
+def test_a_circle_stays_round_at_every_size(scale):
+    pixels = painted(scene_of(Circle(Point(0, 0), 5)), View(0, 0, scale, 3200, 3200))
+    rows, columns = np.nonzero(pixels)
+    away = np.hypot(rows + 0.5 - 1600, columns + 0.5 - 1600)
+    assert abs(away - 5 * scale).max() <= 1.7

@@ -54,7 +54,7 @@ class StatusLine(QStatusBar):
 
     def show_unit(self, unit: str) -> None:
         """The display unit."""
-        self._unit.setText(f"shown in {unit}")
+        self._unit.setText(f"lengths in {unit}")
 
     def show_selection(self, curves: Sequence[Curve], lengths: LengthFormat) -> None:
         """How many curves are selected, and their total length."""

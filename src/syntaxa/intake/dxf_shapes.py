@@ -113,7 +113,7 @@ def _spline(entity: DXFGraphic) -> Shape:
 
 
 def _lwpolyline(entity: DXFGraphic) -> Shape:
-    rows = [(Vec3(x, y, 0), bulge) for x, y, bulge in entity.get_points("xyb")]  # type: ignore[attr-defined]
+    rows = [(Vec3(x, y, 0), float(bulge)) for x, y, bulge in entity.get_points("xyb")]  # type: ignore[attr-defined]
     return _from_vertices(entity, rows, bool(entity.closed))  # type: ignore[attr-defined]
 
 

@@ -16,9 +16,13 @@ from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
 from syntaxa.app.canvas.scene import Floats, Ints, Scene
 from syntaxa.app.canvas.view import View
 
-#: Pixels; a curve this large or larger is drawn at level 0, 1, 2. A circle is then within half a pixel, and no
-#: piece of it is so short that smoothing its ends would show.
-_LEVEL_FROM = (160.0, 5.0, 1.5)
+#: Pixels; what is smaller than this is one pixel.
+_SPECK = 1.5
+
+#: Pixels to a piece (size over number of pieces at level 0) from which on a curve is drawn at level 0, 1, 2. A circle
+#: stays within half a pixel, none of its pieces is so short that smoothing its ends would show, and a run of few
+#: pieces, such as a square, keeps all of its corners.
+_LEVEL_FROM = (1.25, 0.04, 0.0)
 
 #: Pixels; what is larger is flattened anew, so that circles stay round when zoomed in.
 _HUGE = 700.0
@@ -43,11 +47,13 @@ def slices(scene: Scene, view: View, image: QImage, pens: list[QPen], antialias:
     seen = (box[:, 0] <= right - ox) & (box[:, 2] >= left - ox) & (box[:, 1] <= top - oy) & (box[:, 3] >= bottom - oy)
     visible = np.flatnonzero(seen)
     pixels = scene.size[visible] * view.scale
-    yield from _specks(scene, view, image, pens, visible[pixels < _LEVEL_FROM[-1]])
+    yield from _specks(scene, view, image, pens, visible[pixels < _SPECK])
     paint = _runs if antialias and len(visible) <= _RUNS_UP_TO else _segments
-    upper = _HUGE
+    drawn = (pixels >= _SPECK) & (pixels < _HUGE)
+    fineness = scene.fineness[visible] * view.scale
+    upper = np.inf
     for level, lower in enumerate(_LEVEL_FROM):
-        chosen = visible[(pixels >= lower) & (pixels < upper)]
+        chosen = visible[drawn & (fineness >= lower) & (fineness < upper)]
         yield from paint(scene, level, view, image, pens, chosen, antialias)
         upper = lower
     yield from _huge(scene, view, image, pens, visible[pixels >= _HUGE], antialias)

@@ -1,6 +1,6 @@
 """Curves made ready for drawing: flattened once, at three strides, in NumPy arrays.
 
-Level 0 is for what is large on the screen, level 1 takes every fourth vertex, level 2 every sixteenth.
+Level 0 has every vertex, level 1 every fourth, level 2 every sixteenth, for what is small on the screen.
 Built away from the interface thread; never changed afterwards. No geometry is decided here.
 """
 
@@ -79,6 +79,11 @@ class Scene:
         return np.maximum(self.box[:, 2] - self.box[:, 0], self.box[:, 3] - self.box[:, 1])
 
     @cached_property
+    def fineness(self) -> Floats:
+        """Size of each curve over the number of its pieces at level 0, (n,) mm."""
+        return np.asarray(self.size / np.maximum(self.levels[0].count, 1))
+
+    @cached_property
     def index(self) -> dict[str, int]:
         """Index of each curve by its id."""
         return {curve.id: k for k, curve in enumerate(self.curves)}
@@ -90,7 +95,7 @@ class Scene:
 
     def prepare(self) -> None:
         """Makes now, in the background, what would otherwise be made at the first touch."""
-        _ = self.size, self.index, self.tree if len(self) else None
+        _ = self.fineness, self.index, self.tree if len(self) else None
 
     def extents(self) -> tuple[float, float, float, float] | None:
         """Bounding box in mm; None for an empty scene."""
