@@ -103,7 +103,7 @@ def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: View, pen: QPe
     painter.setPen(pen)
     painter.setBrush(Qt.BrushStyle.NoBrush)
     for shape in shapes:
-        painter.drawPolyline(polygon_of(shape.flattened(0.3 / view.scale), view))
+        painter.drawPolyline(polygon_of(shape.flattened(0.08 / view.scale), view))
 
 
 def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: Tokens) -> None:
