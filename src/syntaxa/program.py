@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import os
 import sys
 from collections.abc import Sequence
 
 from syntaxa.cli.main import run
+from syntaxa.errors import SyntaxaError
 
 
 def main() -> int:
@@ -13,7 +15,16 @@ def main() -> int:
     return run(sys.argv[1:], _open_window, _open_demo)
 
 
+def _need_display() -> None:
+    """Qt ends the process where it finds no display; a sentence is kinder."""
+    if not any(os.environ.get(name) for name in ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")):
+        raise SyntaxaError(
+            "There is no display to open a window on.", suggestion="Use syntaxa inspect or mend, or a virtual display."
+        )
+
+
 def _open_window(files: Sequence[str]) -> int:
+    _need_display()
     # Qt is loaded only when a window is wanted: the command line works without it.
     from syntaxa.app.program import open_window
     from syntaxa.demo.drawing import write_demo
@@ -22,6 +33,7 @@ def _open_window(files: Sequence[str]) -> int:
 
 
 def _open_demo(walk: str | None) -> int:
+    _need_display()
     from syntaxa.app.program import open_demo
     from syntaxa.demo.drawing import write_demo
 

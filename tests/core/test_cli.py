@@ -138,3 +138,12 @@ def test_an_inch_square_measures_as_one(run, tmp_path):
     record = json.loads(run("mend", path, "-o", tmp_path / "out.svg", "--json")[1])
     assert record["unit"] == "in"
     assert record["regions"][0]["area_mm2"] == pytest.approx(25.4**2, rel=1e-14)
+
+
+@pytest.mark.parametrize("command", ["open", "demo"])
+def test_a_window_without_a_display_is_refused_in_one_sentence(run, monkeypatch, command):
+    for name in ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"):
+        monkeypatch.delenv(name, raising=False)
+    status, _, err = run(command)
+    assert status == 2
+    assert err.startswith("syntaxa: There is no display to open a window on.")
