@@ -5,8 +5,6 @@ VENV := .venv
 BIN := $(VENV)/bin
 STAMP := $(VENV)/.ready
 
-# One place for what the checks and the tests need of the platform.
-export QT_QPA_PLATFORM ?=
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
 .PHONY: setup demo test check lock screenshots bench clean
