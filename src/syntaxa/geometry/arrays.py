@@ -6,7 +6,7 @@ quarter of the sweep. Pieces with a full turn are never stored: a circle is two 
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -77,6 +77,11 @@ class CurveArray:
 
     def __len__(self) -> int:
         return len(self.bulge)
+
+    @classmethod
+    def joined(cls, parts: Sequence[CurveArray]) -> CurveArray:
+        """All pieces of several arrays, one after the other."""
+        return cls(*(np.concatenate([getattr(part, name) for part in parts]) for name in cls.__slots__))
 
     def take(self, index: Ints | Bools) -> CurveArray:
         """The pieces at an index or mask, in that order."""

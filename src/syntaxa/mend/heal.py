@@ -259,7 +259,7 @@ def _stretched(curves: CurveArray, stack: Stack) -> CurveArray | None:
 
 def _with_replaced(pieces: Pieces, keep: Ints, replaced: list[tuple[int, CurveArray]]) -> Pieces:
     parts = [pieces.curves.take(keep), *(union for _, union in replaced)]
-    joined = CurveArray(*(np.concatenate([getattr(p, n) for p in parts]) for n in CurveArray.__slots__))
+    joined = CurveArray.joined(parts)
     orders = [pieces.order[keep]]
     orders += [pieces.order[piece] + np.arange(len(union)) / 1024 for piece, union in replaced]
     return Pieces(joined, np.concatenate(orders), pieces.ids)

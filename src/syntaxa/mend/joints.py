@@ -356,7 +356,7 @@ def _with_splits(
     keep = np.setdiff1d(np.arange(len(curves)), np.array(cut, dtype=np.int64))
     kept = curves.take(keep)
     new = CurveArray.from_rows(rows, owners)  # type: ignore[arg-type]
-    joined = CurveArray(*(np.concatenate([getattr(kept, n), getattr(new, n)]) for n in CurveArray.__slots__))
+    joined = CurveArray.joined([kept, new])
     return Pieces(joined, np.concatenate([pieces.order[keep], np.array(order)]), pieces.ids)
 
 

@@ -34,12 +34,13 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     cycles = Cycles(core)
     faces = _faces(cycles, np.flatnonzero(cycles.area > 0))
     outsides = _faces(cycles, np.flatnonzero(cycles.area < 0))
-    parent = _parents(faces, outsides, cycles)
+    component = _components(cycles)
+    parent = _parents(faces, outsides, cycles, component)
     holes: dict[int, list[int]] = {}
     for outside, face in enumerate(parent):
         if face >= 0:
             holes.setdefault(face, []).append(outside)
-    depth = _depths(faces, outsides, parent, cycles)
+    depth = _depths(faces, outsides, parent, component)
     regions = [
         _region(face, [outsides[k] for k in holes.get(f, [])], depth[f], cycles, ids, sketch)
         for f, face in enumerate(faces)
@@ -67,9 +68,8 @@ def _components(cycles: Cycles) -> dict[int, int]:
     return {c: int(label[cycles.origin[members[0]]]) for c, members in enumerate(cycles.members)}
 
 
-def _parents(faces: list[_Face], outsides: list[_Face], cycles: Cycles) -> list[int]:
+def _parents(faces: list[_Face], outsides: list[_Face], cycles: Cycles, component: dict[int, int]) -> list[int]:
     """For each outside cycle the smallest face of another component that holds it, or -1."""
-    component = _components(cycles)
     tree = shapely.STRtree(shapely.box(*np.array([f.box for f in faces]).T))
     parent = []
     for outside in outsides:
@@ -95,32 +95,20 @@ def holds(loop: CurveArray, point: Floats) -> bool:
     side = chord[:, 0] * from_start[:, 1] - chord[:, 1] * from_start[:, 0]
     in_disc = np.hypot(*(point - loop.centre).T) < loop.radius
     between = loop.is_arc & in_disc & (side * loop.sweep < 0)
-    # Of an arc beyond a half turn, the disc's other side of the chord counts as well.
     wound = turn / (2 * np.pi) + np.sign(loop.sweep[between]).sum()
     return bool(round(float(wound)) != 0)
 
 
-def _depths(faces: list[_Face], outsides: list[_Face], parent: list[int], cycles: Cycles) -> list[int]:
-    component = _components(cycles)
-    outside_of = {component[o.cycle]: k for k, o in enumerate(outsides)}
-    depth: dict[int, int] = {}
-
-    def depth_of(component_id: int) -> int:
-        trail = []
-        while component_id not in depth:
-            trail.append(component_id)
-            face = parent[outside_of[component_id]]
-            if face < 0:
-                depth[component_id] = 0
-                trail.pop()
-                break
-            component_id = component[faces[face].cycle]
-        for step in reversed(trail):
-            up = component[faces[parent[outside_of[step]]].cycle]
-            depth[step] = depth[up] + 1
-        return depth[trail[0]] if trail else depth[component_id]
-
-    return [depth_of(component[f.cycle]) for f in faces]
+def _depths(faces: list[_Face], outsides: list[_Face], parent: list[int], component: dict[int, int]) -> list[int]:
+    """How many faces each face lies in."""
+    around = {component[outside.cycle]: face for outside, face in zip(outsides, parent, strict=True)}
+    depths = []
+    for face in faces:
+        depth, outer = 0, around[component[face.cycle]]
+        while outer >= 0:
+            depth, outer = depth + 1, around[component[faces[outer].cycle]]
+        depths.append(depth)
+    return depths
 
 
 def _region(face: _Face, holes: list[_Face], depth: int, cycles: Cycles, ids: tuple[str, ...], sketch: str) -> Region:

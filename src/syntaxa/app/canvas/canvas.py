@@ -97,7 +97,6 @@ class Canvas(QWidget):
         self._fresh = QImage()
         self._fresh_view = View()
         self._show_beneath = False
-        self._show_scene = True
         self._chosen_finding: Finding | None = None
         self._chosen_region = ""
         self._hover = -1
@@ -259,11 +258,10 @@ class Canvas(QWidget):
         if self._show_beneath:
             faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
             yield from slices(content.beneath, view, self._fresh, faded, True)
-        if self._show_scene:
-            scene = content.scene
-            pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
-            smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
-            yield from slices(scene, view, self._fresh, pens, smooth)
+        scene = content.scene
+        pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+        smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
+        yield from slices(scene, view, self._fresh, pens, smooth)
 
     def _paint_slice(self) -> None:
         if self._work is None:

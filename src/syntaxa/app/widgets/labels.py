@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QHeaderView, QLabel, QPushButton, QTableWidget, QTableWidgetItem, QWidget
+from PyQt6.QtWidgets import QHeaderView, QLabel, QPushButton, QTableView, QTableWidget, QTableWidgetItem, QWidget
 
 from syntaxa.app.theme.style import figure_font
 
@@ -43,29 +43,36 @@ def button(text: str, name: str = "", primary: bool = False) -> QPushButton:
 def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
     """A read-only table of whole rows."""
     made = QTableWidget(0, len(heads))
-    made.setAccessibleName(name)
     made.setHorizontalHeaderLabels(heads)
-    made.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
-    made.setSelectionMode(QTableWidget.SelectionMode.SingleSelection)
     made.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
-    made.setShowGrid(False)
-    made.setTabKeyNavigation(False)
-    made.setWordWrap(False)
-    made.setMinimumHeight(96)
-    rows, columns = made.verticalHeader(), made.horizontalHeader()
+    heads_shown = lay_out(made, name, stretch)
+    heads_shown.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
+    for k in range(1, len(heads)):
+        head = made.horizontalHeaderItem(k)
+        if head is not None:
+            head.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+    return made
+
+
+def lay_out(view: QTableView, name: str, stretch: int) -> QHeaderView:
+    """Gives a table whole rows, one chosen at a time, and one column that takes the room that is left."""
+    view.setAccessibleName(name)
+    view.setSelectionBehavior(QTableView.SelectionBehavior.SelectRows)
+    view.setSelectionMode(QTableView.SelectionMode.SingleSelection)
+    view.setShowGrid(False)
+    view.setTabKeyNavigation(False)
+    view.setWordWrap(False)
+    view.setMinimumHeight(96)
+    rows, columns = view.verticalHeader(), view.horizontalHeader()
     assert rows is not None, "a table has a header for its rows"
     assert columns is not None, "a table has a header for its columns"
     rows.hide()
     rows.setDefaultSectionSize(28)
     columns.setHighlightSections(False)
-    columns.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-    for k in range(len(heads)):
-        head = made.horizontalHeaderItem(k)
-        if k and head is not None:
-            head.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+    for k in range(columns.count()):
         mode = QHeaderView.ResizeMode.Stretch if k == stretch else QHeaderView.ResizeMode.ResizeToContents
         columns.setSectionResizeMode(k, mode)
-    return made
+    return columns
 
 
 def cell(text: str, figure: bool = False, tip: str = "") -> QTableWidgetItem:

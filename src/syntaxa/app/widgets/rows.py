@@ -8,9 +8,10 @@ from typing import Any
 
 from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt
 from PyQt6.QtGui import QIcon
-from PyQt6.QtWidgets import QHeaderView, QTableView
+from PyQt6.QtWidgets import QTableView
 
 from syntaxa.app.theme.style import figure_font
+from syntaxa.app.widgets.labels import lay_out
 
 #: Rows that are looked at to find how wide a column must be.
 _ROWS_MEASURED = 40
@@ -78,23 +79,7 @@ class RowsView(QTableView):
         super().__init__()
         self.model_ = RowsModel(columns)
         self.setModel(self.model_)
-        self.setAccessibleName(name)
-        self.setSelectionBehavior(QTableView.SelectionBehavior.SelectRows)
-        self.setSelectionMode(QTableView.SelectionMode.SingleSelection)
-        self.setShowGrid(False)
-        self.setTabKeyNavigation(False)
-        self.setWordWrap(False)
-        self.setMinimumHeight(96)
-        rows, heads = self.verticalHeader(), self.horizontalHeader()
-        assert rows is not None, "a table has a header for its rows"
-        assert heads is not None, "a table has a header for its columns"
-        rows.hide()
-        rows.setDefaultSectionSize(28)
-        heads.setHighlightSections(False)
-        heads.setResizeContentsPrecision(_ROWS_MEASURED)
-        for k in range(len(columns)):
-            mode = QHeaderView.ResizeMode.Stretch if k == 0 else QHeaderView.ResizeMode.ResizeToContents
-            heads.setSectionResizeMode(k, mode)
+        lay_out(self, name, stretch=0).setResizeContentsPrecision(_ROWS_MEASURED)
 
     def chosen_row(self) -> int:
         """Index of the chosen row, or -1."""
