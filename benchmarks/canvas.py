@@ -120,7 +120,7 @@ def measure(name: str, scene: Scene) -> tuple[bool, float]:
 def main() -> int:
     """Prints all figures; 1 where one is missed."""
     application = QApplication(sys.argv[:1])
-    state = Evaluator().evaluate(Job(Source.of("demo.dxf", demo_bytes()))).state
+    state = Evaluator().evaluate(Job.of(Source.of("demo.dxf", demo_bytes()))).state
     good, _ = measure("demo", Scene.of([(s.colour, s.curves) for s in state.sketches]))
     curves = many_curves(100_000)
     began = time.perf_counter()

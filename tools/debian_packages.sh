@@ -4,6 +4,7 @@ set -eu
 
 packages=(
     python3-venv
+    libcairo2
     libgl1 libegl1 libglib2.0-0 libdbus-1-3 libfontconfig1 libxkbcommon0
     xvfb xauth libxcb-cursor0 libxcb-icccm4 libxcb-keysyms1 libxcb-shape0 libxkbcommon-x11-0
 )

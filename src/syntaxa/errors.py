@@ -4,6 +4,7 @@
 
     SyntaxaError                one plain sentence: what happened, to what, what to do
     +-- IntakeError             a file that cannot be read
+    |   +-- PasswordNeeded      a file that its author locked
     +-- MeasureError            a unit, factor or origin that makes no sense
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
@@ -33,6 +34,10 @@ class SyntaxaError(Exception):
 
 class IntakeError(SyntaxaError):
     """A file that cannot be read."""
+
+
+class PasswordNeeded(IntakeError):  # noqa: N818  it is a question
+    """A file that its author locked."""
 
 
 class MeasureError(SyntaxaError):

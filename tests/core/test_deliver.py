@@ -26,7 +26,7 @@ from syntaxa.mend.steps import MendFindings
 
 
 def state_of(*curves, name="CUT"):
-    return State(received=None, sketches=(Sketch(name, 0x0E6B63, curves),))
+    return State(sketches=(Sketch(name, 0x0E6B63, curves),))
 
 
 def kinds_in(path):
@@ -48,7 +48,7 @@ def test_a_circle_sent_as_five_arcs_goes_out_as_a_circle(tmp_path):
         for k in range(5):
             space.add_arc((3, 4), 10, 72 * k, 72 * (k + 1))
 
-    job = Job(Source.of("arcs.dxf", dxf_of(build, INSUNITS=4))).with_step(MendFindings(0.01))
+    job = Job.of(Source.of("arcs.dxf", dxf_of(build, INSUNITS=4))).with_step(MendFindings(0.01))
     path = tmp_path / "circle.dxf"
     deliver(Evaluator().evaluate(job).state, path)
     ((kind, _),) = kinds_in(path)
@@ -60,7 +60,7 @@ def test_a_circle_sent_as_five_arcs_goes_out_as_a_circle(tmp_path):
 def test_one_inch_in_is_25_4_mm_out(tmp_path, unit, release):
     """1 in = 25.4 mm exactly: NIST SP 811, appendix B."""
     data = dxf_of(lambda space, _d: space.add_lwpolyline([(0, 0), (1, 0), (1, 1), (0, 1)], close=True), INSUNITS=4)
-    job = Job(Source.of("inch.dxf", data)).with_step(ChooseUnit("in"))
+    job = Job.of(Source.of("inch.dxf", data)).with_step(ChooseUnit("in"))
     state = Evaluator().evaluate(job).state
     dxf, svg = tmp_path / "out.dxf", tmp_path / "out.svg"
     deliver(state, dxf, Output(unit, release))
@@ -113,7 +113,7 @@ def test_ellipses_stay_ellipses_where_the_release_has_them(tmp_path, release, ki
 
 
 def test_each_sketch_has_its_layer(tmp_path):
-    state = State(None, sketches=tuple(Sketch(n, 0, (Curve(n, Circle(Point(0, 0), 1), n),)) for n in ("A", "B/C")))
+    state = State(sketches=tuple(Sketch(n, 0, (Curve(n, Circle(Point(0, 0), 1), n),)) for n in ("A", "B/C")))
     path = tmp_path / "two.dxf"
     deliver(state, path)
     assert [layer for _, layer in kinds_in(path)] == ["A", "B_C"]

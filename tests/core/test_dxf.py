@@ -128,13 +128,12 @@ def test_what_is_not_read_is_counted_with_its_reason():
     result = received(build)
     told = {(n.type, n.why): n.count for n in result.report.not_read}
     assert told == {
-        ("LINE", "It has no length."): 1,
-        ("CIRCLE", "It is tilted out of the drawing plane."): 1,
+        ("CIRCLE", "It is tilted out of the drawing plane (off-plane); it can be laid flat."): 1,
         ("LINE", "Its coordinates are not numbers that a drawing can hold."): 1,
         ("INSERT", "Its block “NOWHERE” is missing."): 1,
-        ("RAY", "This type is not taken in."): 1,
     }
-    assert result.drawing.annotations == {"text": 1}
+    assert result.report.degenerate == (("LINE", 1),)
+    assert result.drawing.annotation_counts() == {"text": 1, "construction": 1}
     assert len(result.drawing.curves) == 1
 
 

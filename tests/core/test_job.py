@@ -27,7 +27,7 @@ def plate_job(**header):
     data = dxf_of(
         lambda space, _d: space.add_lwpolyline([(x + 5, y + 7) for x, y in square()[:-1]], close=True), **header
     )
-    return Job(Source.of("plate.dxf", data))
+    return Job.of(Source.of("plate.dxf", data))
 
 
 def extents(evaluation):
@@ -38,7 +38,7 @@ def extents(evaluation):
 
 def test_the_demo_is_healed_as_its_parts_were_drawn():
     """Independent of the damage: every contour of the undamaged parts bounds one region, with its true area."""
-    job = Job(Source.of("demo.dxf", demo_bytes()))
+    job = Job.of(Source.of("demo.dxf", demo_bytes()))
     job = job.with_step(ChooseUnit("in"))
     job = job.with_step(ChooseLayers(("TITLE-BLOCK", "CENTRE-LINES", "NOTES", "CONSTRUCTION")))
     before = Evaluator().evaluate(job)
@@ -54,7 +54,7 @@ def test_the_demo_is_healed_as_its_parts_were_drawn():
 
 
 def test_the_demo_claims_millimetres_but_the_clues_disagree():
-    verdict = Evaluator().evaluate(Job(Source.of("demo.dxf", demo_bytes()))).verdict
+    verdict = Evaluator().evaluate(Job.of(Source.of("demo.dxf", demo_bytes()))).verdict
     assert verdict.unit == "mm"
     assert verdict.confidence < 0.9
     assert {w.unit for w in verdict.witnesses} >= {"mm", "in"}

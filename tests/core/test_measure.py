@@ -64,13 +64,17 @@ def test_an_unknown_unit_is_refused_with_those_there_are():
 
 def state_of(*ends, layer="0"):
     curves = tuple(Curve(f"c{k}", Line(a, b), layer) for k, (a, b) in enumerate(ends))
-    return first_sketches(State(Drawing(curves, (Layer(layer),))))
+    return first_sketches(State.of(Drawing(curves, (Layer(layer),))))
+
+
+def placed(state, placement):
+    return state.with_unit(1, placement.unit).placed(placement.factor, placement.shift)
 
 
 @given(points, points, placements, placements)
 def test_placing_twice_is_placing_once(a, b, first, second):
     state = state_of((a, b))
-    line = state.placed(first).placed(second).sketches[0].curves[0].shape
+    line = placed(placed(state, first), second).sketches[0].curves[0].shape
     straight = second.transform
     for end, source in ((line.start, a), (line.end, b)):
         goal = straight.point(source)
@@ -118,7 +122,7 @@ def test_layers_are_taken_by_name_and_missing_ones_are_told():
         tuple(Curve(n, Line(Point(0, 0), Point(1, 0)), n) for n in ("A", "B", "C")),
         (Layer("A", 1), Layer("B", 2), Layer("C", 3, visible=False), Layer("EMPTY")),
     )
-    state = first_sketches(State(drawing))
+    state = first_sketches(State.of(drawing))
     assert [s.name for s in state.sketches] == ["A", "B"]
     taken, told = ChooseLayers(left_out=("B", "GONE")).apply(state)
     assert [(s.name, s.colour) for s in taken.sketches] == [("A", 1), ("C", 3)]

@@ -129,7 +129,7 @@ class Session(QObject):
 
         def read(progress: Progress) -> tuple[Job, Shown]:
             is_job = path.suffix.lower() == ENDING
-            job = load_job(path) if is_job else Job(Source.of(path.name, load_bytes(path)))
+            job = load_job(path) if is_job else Job.of(Source.of(path.name, load_bytes(path)))
             return job, self._compute(job, progress)
 
         def done(result: tuple[Job, Shown]) -> None:

@@ -2,45 +2,19 @@
 
 from __future__ import annotations
 
-import gc
 import logging
 import threading
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from collections.abc import Callable
 from typing import Any
 
 from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
 
 from syntaxa.errors import Cancelled, Progress, SyntaxaError
+from syntaxa.memory import uncollected
 
 _LOG = logging.getLogger(__name__)
 
 Work = Callable[[Progress], Any]
-
-
-_COLLECTING = threading.Lock()
-_uncollected_tasks = 0
-
-
-@contextmanager
-def _uncollected() -> Iterator[None]:
-    """Puts the search for reference cycles off while curves are made by the hundred thousand.
-
-    It would walk over all of them again and again and hold the window for a fifth of a second each time. They form
-    no cycles: what is left when the work ends is taken out of the search for good, and freed as ever when unused.
-    """
-    global _uncollected_tasks
-    with _COLLECTING:
-        _uncollected_tasks += 1
-        gc.disable()
-    try:
-        yield
-    finally:
-        with _COLLECTING:
-            _uncollected_tasks -= 1
-            if not _uncollected_tasks:
-                gc.freeze()
-                gc.enable()
 
 
 class _Signals(QObject):
@@ -66,7 +40,7 @@ class _Task(QRunnable):
         self.signals.progress.emit(fraction)
 
     def run(self) -> None:
-        with _uncollected():
+        with uncollected():
             self._run()
 
     def _run(self) -> None:

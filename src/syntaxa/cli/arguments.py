@@ -7,6 +7,7 @@ import argparse
 from syntaxa import __version__
 from syntaxa.drawing.units import MM_PER_UNIT
 from syntaxa.errors import SyntaxaError
+from syntaxa.intake.model import ReadOptions
 
 
 class UsageError(SyntaxaError):
@@ -28,19 +29,45 @@ def parser() -> argparse.ArgumentParser:
     demo.add_argument("--walk", metavar="DIR", help="walk through the stages, write a PNG of each to DIR, and end")
     inspect = commands.add_parser("inspect", help="what is in a drawing")
     inspect.add_argument("file", metavar="FILE")
+    _reading(inspect)
+    inspect.add_argument("--report", action="store_true", help="print the import report, by type and layer")
     inspect.add_argument("--json", action="store_true", help="print JSON and nothing else")
     _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
     return top
 
 
+def _reading(command: argparse.ArgumentParser) -> None:
+    command.add_argument("--page", type=int, default=1, metavar="N", help="page of a PDF or picture")
+    command.add_argument("--layout", default="", metavar="NAME", help="layout of a DXF or DWG, instead of model space")
+    command.add_argument("--password", default="", help="of a PDF that its author locked")
+    command.add_argument("--density", type=float, default=96.0, metavar="N", help="pixels to the inch of an SVG")
+    command.add_argument("--section", type=float, metavar="HEIGHT", help="where triangles are cut, in the file's numbers")
+    command.add_argument("--layers", metavar="A,B", help="take these layers only")
+    command.add_argument("--skip-layers", metavar="C,D", help="leave these layers out")
+
+
+def read_options(options: argparse.Namespace) -> ReadOptions:
+    """How the file is to be read."""
+    if not 1 <= options.density <= 100_000:
+        raise UsageError("The density must be a number of pixels to the inch.")
+    if options.layers and options.skip_layers:
+        raise UsageError("Use either --layers or --skip-layers, not both.")
+    return ReadOptions(
+        page=options.page,
+        layout=options.layout,
+        password=options.password,
+        density=options.density,
+        section=options.section,
+    )
+
+
 def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("file", metavar="FILE")
+    _reading(mend)
     mend.add_argument("-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf or .svg")
     mend.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that the drawing is in")
     mend.add_argument("--scale", type=float, metavar="F", help="a factor on top of the unit")
     mend.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed")
-    mend.add_argument("--layers", metavar="A,B", help="take these layers only")
-    mend.add_argument("--skip-layers", metavar="C,D", help="leave these layers out")
     mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
     mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
     mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import argparse
 from collections import Counter
 from pathlib import Path
 
+from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import (
     InspectRecord,
     LayerRecord,
@@ -14,35 +16,64 @@ from syntaxa.cli.records import (
     WitnessRecord,
 )
 from syntaxa.cli.tables import table
+from syntaxa.drawing.model import Drawing
 from syntaxa.drawing.units import mm_per
+from syntaxa.intake.model import Received
 from syntaxa.intake.registry import load_bytes
+from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, record_of
+from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.mend.steps import survey_state
 
-KINDS = ("line", "arc", "circle", "ellipse", "spline", "polyline")
 
-
-def inspected(path: Path) -> InspectRecord:
+def inspected(options: argparse.Namespace) -> InspectRecord:
     """The record of a file."""
-    source = Source.of(path.name, load_bytes(path))
-    evaluation = Evaluator().evaluate(Job(source))
+    source, evaluation = _evaluated(options)
     found = survey_state(evaluation.state, None)
+    taken = evaluation.first.taken[0].drawing
+    report = record_of(source.name, Received(taken, evaluation.received.report))
     return InspectRecord(
         "syntaxa.inspect/1",
         _source(source, evaluation),
         _unit(evaluation),
         _extents(evaluation),
-        _layers(evaluation),
-        _kinds(evaluation),
-        evaluation.received.drawing.annotations,
-        evaluation.received.drawing.blocks,
-        [NotReadRecord(n.type, n.count, n.why) for n in evaluation.received.report.not_read],
-        list(evaluation.received.report.notes),
+        _layers(taken),
+        _kinds(taken),
+        taken.annotation_counts(),
+        taken.blocks,
+        [NotReadRecord(n.type, n.count, n.why) for n in report.not_read],
+        list(report.repaired),
         found.counts(),
         len(found.regions),
         found.open_ends,
+        report.sheets,
+        report.triangles,
+        report.degenerate,
+        report.fonts_missing,
+        report.clipped,
+        report.dimensions_disagree,
     )
+
+
+def reported(options: argparse.Namespace) -> IntakeRecord:
+    """The import report of a file."""
+    source, evaluation = _evaluated(options)
+    return record_of(source.name, Received(evaluation.first.taken[0].drawing, evaluation.received.report))
+
+
+def _evaluated(options: argparse.Namespace) -> tuple[Source, Evaluation]:
+    path = Path(options.file)
+    source = Source.of(path.name, load_bytes(path))
+    only = names(options.layers) or None
+    choice = TakeIn(read=read_options(options), only=only, left_out=names(options.skip_layers))
+    job = Job.of(source)
+    evaluation = Evaluator().evaluate(job if choice == TakeIn() else job.with_step(choice))
+    missing = [name for row in evaluation.ledger for name in row.entry.missing]
+    if missing:
+        known = ", ".join(layer.name for layer in evaluation.received.drawing.layers)
+        raise UsageError(f"There is no layer {', '.join(missing)}.", suggestion=f"There are: {known}.")
+    return source, evaluation
 
 
 def print_inspected(record: InspectRecord) -> None:
@@ -60,10 +91,16 @@ def print_inspected(record: InspectRecord) -> None:
     print("Curves: " + (", ".join(f"{n} {k}" for k, n in record.curves.items() if n) or "none"))
     if record.annotations:
         print("Also there: " + ", ".join(f"{n} {k}" for k, n in record.annotations.items()))
+    if record.sheets:
+        print("Pages and layouts: " + ", ".join(record.sheets))
     for left_out in record.not_read:
         print(f"Not read: {left_out.count} {left_out.type}. {left_out.why}")
+    for kind, count in record.degenerate.items():
+        print(f"Dropped: {count} {kind} without size.")
     for note in record.notes:
         print(note)
+    for d in record.dimensions_disagree:
+        print(f"A dimension on {d.layer} says {d.says:g}, but {d.drawn:g} is drawn.")
     print("Findings: " + (", ".join(f"{n} {k}" for k, n in sorted(record.findings.items())) or "none"))
     print(f"Closed regions as it stands: {record.regions}; open ends: {record.open_ends}")
 
@@ -74,7 +111,8 @@ def _shown(record: LayerRecord) -> str:
 
 def _source(source: Source, evaluation: Evaluation) -> SourceRecord:
     report = evaluation.received.report
-    return SourceRecord(source.name, report.format, report.version, 1, source.digest)
+    pages = sum(1 for s in report.sheets if s.name.isdigit()) or 1
+    return SourceRecord(source.name, report.format, report.version, pages, source.digest)
 
 
 def _unit(evaluation: Evaluation) -> UnitRecord:
@@ -85,16 +123,16 @@ def _unit(evaluation: Evaluation) -> UnitRecord:
 
 
 def _extents(evaluation: Evaluation) -> list[float] | None:
-    box = evaluation.received.drawing.transformed(evaluation.first.placement.transform).extents()
+    received = evaluation.first.received()
+    box = received.extents() or received.full_extents()
     return list(box) if box else None
 
 
-def _layers(evaluation: Evaluation) -> list[LayerRecord]:
-    drawing = evaluation.received.drawing
+def _layers(drawing: Drawing) -> list[LayerRecord]:
     count = Counter(c.layer for c in drawing.curves)
     return [LayerRecord(x.name, x.visible, x.frozen, count[x.name]) for x in drawing.layers]
 
 
-def _kinds(evaluation: Evaluation) -> dict[str, int]:
-    count = Counter(c.shape.kind for c in evaluation.received.drawing.curves)
-    return {kind: count[kind] for kind in KINDS}
+def _kinds(drawing: Drawing) -> dict[str, int]:
+    count = Counter(c.shape.kind for c in drawing.curves)
+    return {kind: count[kind] for kind in CURVE_KINDS}

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import sys
 from collections.abc import Callable, Sequence
-from pathlib import Path
 
 import msgspec
 
 from syntaxa.cli.arguments import parser
-from syntaxa.cli.inspect import inspected, print_inspected
+from syntaxa.cli.inspect import inspected, print_inspected, reported
 from syntaxa.cli.mend import findings_left, mended_file, print_mended
 from syntaxa.errors import SyntaxaError
+from syntaxa.intake.report import as_text
 
 #: Opens the window on files; opens it on the demo, or walks through it into a folder. Both return the exit status.
 OpenWindow = Callable[[Sequence[str]], int]
@@ -38,8 +38,12 @@ def run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) 
 def _run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) -> int:
     options = parser().parse_args(arguments)
     if options.command == "inspect":
-        seen = inspected(Path(options.file))
-        _say(seen, options.json, lambda: print_inspected(seen))
+        if options.report:
+            report = reported(options)
+            _say(report, options.json, lambda: print(as_text(report), end=""))
+        else:
+            seen = inspected(options)
+            _say(seen, options.json, lambda: print_inspected(seen))
         return 0
     if options.command == "mend":
         done = mended_file(options)

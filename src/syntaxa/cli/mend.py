@@ -7,11 +7,12 @@ import math
 import time
 from pathlib import Path
 
-from syntaxa.cli.arguments import UsageError, names
+from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.intake.registry import load_bytes
+from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
@@ -31,12 +32,16 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
             raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
     path = Path(options.file)
     evaluator = Evaluator()
-    job = Job(Source.of(path.name, load_bytes(path)))
-    received = evaluator.evaluate(job).received
+    job = Job.of(Source.of(path.name, load_bytes(path)))
+    choice = TakeIn(read=read_options(options))
+    if choice != TakeIn():
+        job = job.with_step(choice)
+    first = evaluator.evaluate(job)
+    received = first.received
     if not received.drawing.curves:
         why = " ".join(f"{n.count} {n.type}: {n.why}" for n in received.report.not_read)
         raise UsageError(f"{path.name} holds no curve that can be taken. {why}".strip())
-    hidden = hidden_layers(received.drawing)
+    hidden = hidden_layers(first.first)
     job = _placed(job, options, hidden)
     unmended = evaluator.evaluate(job)
     _check_layers(unmended)
@@ -85,8 +90,6 @@ def print_mended(record: MendRecord) -> None:
 
 
 def _placed(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
-    if options.layers and options.skip_layers:
-        raise UsageError("Use either --layers or --skip-layers, not both.")
     if options.unit != "auto":
         job = job.with_step(ChooseUnit(options.unit))
     if options.scale is not None:

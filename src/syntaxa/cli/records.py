@@ -7,6 +7,8 @@ from __future__ import annotations
 
 import msgspec
 
+from syntaxa.intake.report import Disagreement
+
 
 class SourceRecord(msgspec.Struct, frozen=True):
     """The file that was read."""
@@ -70,6 +72,12 @@ class InspectRecord(msgspec.Struct, frozen=True):
     findings: dict[str, int]
     regions: int
     open_ends: int
+    sheets: list[str]
+    triangles: int
+    degenerate: dict[str, int]
+    fonts_missing: list[str]
+    clipped: int
+    dimensions_disagree: list[Disagreement]
 
 
 class SideRecord(msgspec.Struct, frozen=True):

@@ -19,7 +19,7 @@ from syntaxa.errors import DeliverError
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
-from syntaxa.mend.pieces import rows_of
+from syntaxa.geometry.runs import rows_of
 
 Release = Literal["R12", "R2018"]
 

@@ -2,41 +2,49 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterable
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
+from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, Box, union_of
 from syntaxa.geometry.shapes import Shape, bounds
 from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.triangles import Mesh
 
 
 @dataclass(frozen=True, slots=True)
 class Style:
-    """How a curve is drawn: colour as 0xRRGGBB or None for its layer's, and line type name."""
+    """How a curve is drawn: colour as 0xRRGGBB, line type name and weight (mm); None or empty for its layer's."""
 
     colour: int | None = None
     line_type: str = ""
+    weight: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Curve:
-    """One piece of geometry with an id that survives re-evaluation."""
+    """One piece of geometry with an id that survives re-evaluation; block names the insertion that it came in with."""
 
     id: str
     shape: Shape
     layer: str
     style: Style = Style()
     handle: str = ""
+    block: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Layer:
-    """A layer of the source, colour as 0xRRGGBB."""
+    """A layer of the source: colour as 0xRRGGBB, line type, weight in mm (None for the default)."""
 
     name: str
     colour: int = 0
     visible: bool = True
     frozen: bool = False
     locked: bool = False
+    plotted: bool = True
+    line_type: str = ""
+    weight: float | None = None
 
     @property
     def shown(self) -> bool:
@@ -46,11 +54,12 @@ class Layer:
 
 @dataclass(frozen=True, slots=True)
 class Drawing:
-    """Curves in source order, their layers, and counts of annotations by kind (text, dimension, hatch...)."""
+    """Curves in source order, their layers, what is written beside them, and solids sent as triangles."""
 
     curves: tuple[Curve, ...] = ()
     layers: tuple[Layer, ...] = ()
-    annotations: dict[str, int] = field(default_factory=dict)
+    annotations: tuple[Annotation, ...] = ()
+    meshes: tuple[Mesh, ...] = ()
     blocks: int = 0
 
     def with_curves(self, curves: Iterable[Curve]) -> Drawing:
@@ -58,18 +67,29 @@ class Drawing:
         return replace(self, curves=tuple(curves))
 
     def transformed(self, by: Transform) -> Drawing:
-        """Every curve mapped."""
-        return self.with_curves(replace(c, shape=c.shape.transformed(by)) for c in self.curves)
+        """Every curve and annotation mapped; triangles stay in the file's own numbers."""
+        return replace(
+            self,
+            curves=tuple(replace(c, shape=c.shape.transformed(by)) for c in self.curves),
+            annotations=tuple(a.transformed(by) for a in self.annotations),
+        )
 
-    def extents(self) -> tuple[float, float, float, float] | None:
-        """Bounding box (xmin, ymin, xmax, ymax) in mm of all curves; None where there are none."""
+    def extents(self) -> Box | None:
+        """Bounding box (xmin, ymin, xmax, ymax) of all curves; None where there are none."""
         return extents_of(self.curves)
 
+    def full_extents(self) -> Box | None:
+        """Bounding box of curves and annotations; None where there is nothing."""
+        boxes = [a.box() for a in self.annotations]
+        own = self.extents()
+        return union_of([*boxes, own] if own else boxes)
 
-def extents_of(curves: Iterable[Curve]) -> tuple[float, float, float, float] | None:
+    def annotation_counts(self) -> dict[str, int]:
+        """Annotations by kind, those that occur."""
+        count = Counter(a.kind for a in self.annotations)
+        return {kind: count[kind] for kind in ANNOTATION_KINDS if count[kind]}
+
+
+def extents_of(curves: Iterable[Curve]) -> Box | None:
     """Bounding box (xmin, ymin, xmax, ymax) in mm; None for no curves."""
-    boxes = [bounds(c.shape) for c in curves]
-    if not boxes:
-        return None
-    low_x, low_y, high_x, high_y = zip(*boxes, strict=True)
-    return min(low_x), min(low_y), max(high_x), max(high_y)
+    return union_of(bounds(c.shape) for c in curves)

@@ -1,4 +1,4 @@
-"""What a job has come to after a step: the received drawing, where it is placed, and its sketches."""
+"""What a job has come to after a step: the drawings that were taken in, where they are placed, and the sketches."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ class Sketch:
 
 @dataclass(frozen=True, slots=True)
 class Placement:
-    """How the numbers of the file become mm: one unit, one factor, then one shift (mm)."""
+    """How the numbers of a file become mm: one unit, one factor, then one shift (mm)."""
 
     unit: str = "mm"
     factor: float = 1.0
@@ -40,26 +40,104 @@ class Placement:
 
 
 @dataclass(frozen=True, slots=True)
-class State:
-    """The received drawing in its own numbers, and what the steps so far have made of it."""
+class Taken:
+    """What was taken in of one source, in its own numbers.
 
-    received: Drawing
-    placement: Placement = Placement()
+    number  of the source in its job; the first is 1
+    into    the one sketch that all its curves go to; empty for a sketch a layer
+    """
+
+    number: int
+    name: str
+    drawing: Drawing
+    unit: str = "mm"
+    into: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class State:
+    """The drawings taken in, one factor and one shift (mm) for all of them, and what the steps so far have made."""
+
+    taken: tuple[Taken, ...] = ()
+    factor: float = 1.0
+    shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
     sketches: tuple[Sketch, ...] = ()
+
+    @classmethod
+    def of(cls, drawing: Drawing, unit: str = "mm") -> State:
+        """The state of a single source before any step, without sketches."""
+        return cls((Taken(1, "", drawing, unit),))
+
+    @property
+    def placement(self) -> Placement:
+        """How the first source is placed."""
+        return self.placement_of(self.taken[0]) if self.taken else Placement("mm", self.factor, self.shift)
+
+    def placement_of(self, taken: Taken) -> Placement:
+        """How a source is placed: its own unit, the factor and shift of all."""
+        return Placement(taken.unit, self.factor, self.shift)
+
+    def received(self) -> Drawing:
+        """Everything that was taken in, placed, in mm."""
+        placed = [t.drawing.transformed(self.placement_of(t).transform) for t in self.taken]
+        if len(placed) == 1:
+            return placed[0]
+        layers = {layer.name: layer for d in reversed(placed) for layer in d.layers}
+        return Drawing(
+            tuple(c for d in placed for c in d.curves),
+            tuple(layers[name] for name in dict.fromkeys(layer.name for d in placed for layer in d.layers)),
+            tuple(a for d in placed for a in d.annotations),
+            tuple(m for d in placed for m in d.meshes),
+            sum(d.blocks for d in placed),
+        )
+
+    def layers(self) -> Iterator[str]:
+        """Names of all layers of all sources, each once."""
+        yield from dict.fromkeys(n for t in self.taken for n in (*(x.name for x in t.drawing.layers), *_used(t.drawing)))
 
     def curves(self) -> Iterator[Curve]:
         """All curves of all sketches."""
         for sketch in self.sketches:
             yield from sketch.curves
 
-    def placed(self, placement: Placement) -> State:
-        """The same sketches under another placement: they are taken along by the difference."""
-        move = _between(self.placement, placement)
-        sketches = tuple(
-            replace(s, curves=tuple(replace(c, shape=c.shape.transformed(move)) for c in s.curves))
-            for s in self.sketches
-        )
-        return replace(self, placement=placement, sketches=sketches)
+    def with_unit(self, number: int, unit: str) -> State:
+        """One source in another unit: its curves are taken along, wherever they are by now."""
+        old = next((t for t in self.taken if t.number == number), None)
+        if old is None or old.unit == unit:
+            return self
+        growth = mm_per(unit) / mm_per(old.unit)
+        taken = tuple(replace(t, unit=unit) if t.number == number else t for t in self.taken)
+        move = self._growing(growth, self.shift)
+        return replace(self, taken=taken, sketches=_moved(self.sketches, move, number))
+
+    def placed(self, factor: float | None = None, shift: Vector | None = None) -> State:
+        """The same sketches under another factor or shift: they are taken along by the difference."""
+        new_factor, new_shift = self.factor if factor is None else factor, self.shift if shift is None else shift
+        move = self._growing(new_factor / self.factor, new_shift)
+        return replace(self, factor=new_factor, shift=new_shift, sketches=_moved(self.sketches, move, None))
+
+    def _growing(self, growth: float, to: Vector) -> Transform:
+        """From where things are now to where they are when grown about the origin as drawn, and shifted anew."""
+        return Transform(a=growth, d=growth, e=to.x - self.shift.x * growth, f=to.y - self.shift.y * growth)
+
+
+def source_of(curve_id: str) -> int:
+    """The number of the source that a curve came from: ids of all but the first begin with it."""
+    head, colon, _ = curve_id.partition(":")
+    return int(head) if colon and head.isdigit() else 1
+
+
+def _moved(sketches: tuple[Sketch, ...], by: Transform, number: int | None) -> tuple[Sketch, ...]:
+    def moved(curve: Curve) -> Curve:
+        if number is not None and source_of(curve.id) != number:
+            return curve
+        return replace(curve, shape=curve.shape.transformed(by))
+
+    return tuple(replace(s, curves=tuple(moved(c) for c in s.curves)) for s in sketches)
+
+
+def _used(drawing: Drawing) -> Iterator[str]:
+    yield from dict.fromkeys(c.layer for c in drawing.curves)
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,8 +150,3 @@ class Entry:
     dropped_mm: float = 0.0
     says: str = ""
     missing: tuple[str, ...] = ()
-
-
-def _between(old: Placement, new: Placement) -> Transform:
-    growth = new.mm_per_unit / old.mm_per_unit
-    return Transform(a=growth, d=growth, e=new.shift.x - old.shift.x * growth, f=new.shift.y - old.shift.y * growth)

@@ -1,6 +1,6 @@
 """All readers in one table, and the one way to read a file.
 
-To add a reader: write `read(name, data, progress) -> Received` in a module of its own, and add a row here.
+To add a reader: write `read(name, data, progress, options) -> Received` in a module of its own, and add a row here.
 """
 
 from __future__ import annotations
@@ -13,23 +13,25 @@ from pathlib import Path
 from typing import cast
 
 from syntaxa.errors import IntakeError, Progress, no_progress, reason_of
-from syntaxa.intake.dxf_mark import BINARY_MARK
-from syntaxa.intake.model import Received
+from syntaxa.intake.dxf.mark import BINARY_MARK
+from syntaxa.intake.model import PLAIN, ReadOptions, Received
+from syntaxa.intake.stl_mark import looks_like_stl
+from syntaxa.memory import uncollected
 
-ReadFunction = Callable[[str, bytes, Progress], Received]
+ReadFunction = Callable[[str, bytes, Progress, ReadOptions], Received]
 
 #: Bytes looked at to tell what a file is.
-_HEAD = 4096
+_HEAD = 65536
 
 
 @dataclass(frozen=True, slots=True)
 class Reader:
-    """A format: id, its name for users, file endings, a test of the first bytes, and where its reader is."""
+    """A format: id, its name for users, file endings, a test of the first bytes and the size, and its reader."""
 
     id: str
     name: str
     endings: tuple[str, ...]
-    sniff: Callable[[bytes], bool]
+    sniff: Callable[[bytes, int], bool]
     module: str
 
     def load(self) -> ReadFunction:
@@ -37,17 +39,45 @@ class Reader:
         return cast(ReadFunction, import_module(self.module).read)
 
 
-def _looks_like_dxf(head: bytes) -> bool:
+def _looks_like_dxf(head: bytes, _size: int) -> bool:
     if head.startswith(BINARY_MARK):
         return True
-    lines = head.lstrip(b"\xef\xbb\xbf").split(b"\n")
+    lines = head.removeprefix(b"\xef\xbb\xbf").splitlines()
     tags = [line.strip() for line in lines]
     while len(tags) > 2 and tags[0] == b"999":
         tags = tags[2:]
     return len(tags) > 1 and tags[0] == b"0" and tags[1].upper() in (b"SECTION", b"EOF")
 
 
-READERS: tuple[Reader, ...] = (Reader("dxf", "DXF", (".dxf",), _looks_like_dxf, "syntaxa.intake.dxf"),)
+def _looks_like_dwg(head: bytes, _size: int) -> bool:
+    return head[:4] == b"AC10" and head[4:6].isdigit()
+
+
+def _looks_like_svg(head: bytes, _size: int) -> bool:
+    # An XML file in two-byte letters has a nought beside each.
+    plain = head.replace(b"\0", b"")
+    return plain.lstrip(b"\xef\xbb\xbf\xff\xfe \t\r\n").startswith(b"<") and b"<svg" in plain
+
+
+def _looks_like_pdf(head: bytes, _size: int) -> bool:
+    return b"%PDF-" in head[:1024]
+
+
+def _looks_like_picture(head: bytes, _size: int) -> bool:
+    return head.startswith((b"\x89PNG\r\n\x1a\n", b"\xff\xd8\xff", b"II*\0", b"MM\0*"))
+
+
+READERS: tuple[Reader, ...] = (
+    Reader("dxf", "DXF", (".dxf",), _looks_like_dxf, "syntaxa.intake.dxf.reader"),
+    Reader("dwg", "DWG", (".dwg",), _looks_like_dwg, "syntaxa.intake.dwg.reader"),
+    Reader("svg", "SVG", (".svg",), _looks_like_svg, "syntaxa.intake.svg.reader"),
+    Reader("pdf", "PDF", (".pdf",), _looks_like_pdf, "syntaxa.intake.pdf.reader"),
+    Reader("image", "picture", (".png", ".jpg", ".jpeg", ".tif", ".tiff"), _looks_like_picture, "syntaxa.intake.picture"),
+    Reader("stl", "STL", (".stl",), looks_like_stl, "syntaxa.intake.stl"),
+)
+
+#: Every ending that a drawing can have.
+ENDINGS = tuple(ending for reader in READERS for ending in reader.endings)
 
 
 def digest_of(data: bytes) -> str:
@@ -72,7 +102,7 @@ def reader_for(name: str, data: bytes) -> Reader:
     if not data.strip():
         raise IntakeError(f"{name} is empty.", file=name, suggestion="Ask for the drawing again.")
     for reader in READERS:
-        if reader.sniff(data[:_HEAD]):
+        if reader.sniff(data[:_HEAD], len(data)):
             return reader
     claimed = next((r.name for r in READERS if name.lower().endswith(r.endings)), None)
     known = ", ".join(r.name for r in READERS)
@@ -83,6 +113,8 @@ def reader_for(name: str, data: bytes) -> Reader:
     raise IntakeError(f"{name} is in no format that can be read.", file=name, suggestion=f"Use one of: {known}.")
 
 
-def read(name: str, data: bytes, progress: Progress = no_progress) -> Received:
+def read(name: str, data: bytes, progress: Progress = no_progress, options: ReadOptions = PLAIN) -> Received:
     """Reads a drawing from bytes; `name` is what messages call it."""
-    return reader_for(name, data).load()(name, data, progress)
+    reader = reader_for(name, data).load()
+    with uncollected():
+        return reader(name, data, progress, options)

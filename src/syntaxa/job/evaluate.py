@@ -10,11 +10,12 @@ from threading import Lock
 
 import msgspec
 
-from syntaxa.drawing.state import Entry, Placement, State
+from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.errors import Progress, SyntaxaError, no_progress
-from syntaxa.intake.model import Received
+from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
-from syntaxa.job.model import Job, JobStep, Source
+from syntaxa.intake.steps import TakeIn
+from syntaxa.job.model import Job, JobStep, Source, own_ids, reading_key
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
 
@@ -32,14 +33,33 @@ class Row:
 
 
 @dataclass(frozen=True, slots=True)
-class Evaluation:
-    """What a job gives: its source as read, the unit's verdict, the first state, the last, and the ledger."""
+class SourceRead:
+    """A source as it was read, with what is known of its unit; its own number in the job."""
 
+    number: int
+    name: str
     received: Received
     verdict: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class Evaluation:
+    """What a job gives: its sources as read, the first state with what was taken in, the last, and the ledger."""
+
+    sources: tuple[SourceRead, ...]
     first: State
     state: State
     ledger: tuple[Row, ...]
+
+    @property
+    def received(self) -> Received:
+        """The first source as it was read."""
+        return self.sources[0].received
+
+    @property
+    def verdict(self) -> Verdict:
+        """What is known of the unit of the first source."""
+        return self.sources[0].verdict
 
 
 class Evaluator:
@@ -48,38 +68,63 @@ class Evaluator:
     def __init__(self, keep: int = 48) -> None:
         self._keep = keep
         self._results: OrderedDict[str, tuple[State, Row]] = OrderedDict()
-        self._sources: OrderedDict[str, tuple[Received, Verdict, State]] = OrderedDict()
+        self._read: OrderedDict[str, tuple[Received, Verdict]] = OrderedDict()
+        self._firsts: OrderedDict[str, State] = OrderedDict()
         self._lock = Lock()
 
     def evaluate(self, job: Job, progress: Progress = no_progress) -> Evaluation:
         """All steps that are on; a step that fails is told in the ledger and skipped."""
-        received, verdict, first = self._first(job.source, progress)
-        state, digest = first, job.source.digest
+        sources = tuple(self._source(s, job.reading(s.number), progress) for s in job.sources)
+        state = State(tuple(_untouched(s) for s in sources))
+        digest = "+".join(reading_key(s, job.reading(s.number)) for s in job.sources)
+        taking = [s for s in job.steps if isinstance(s.step, TakeIn)]
+        state, digest, ledger = self._run(taking, state, digest, no_progress)
+        first = self._first(state, digest)
+        working = [s for s in job.steps if not isinstance(s.step, TakeIn)]
+        state, _, more = self._run(working, first, digest, progress)
+        progress(1.0)
+        return Evaluation(sources, first, state, (*ledger, *more))
+
+    def read_source(self, source: Source, options: ReadOptions, progress: Progress = no_progress) -> Received:
+        """A source as a drawing, kept for when it is evaluated."""
+        return self._source(source, options, progress).received
+
+    def _run(
+        self, steps: list[JobStep], state: State, digest: str, progress: Progress
+    ) -> tuple[State, str, list[Row]]:
         ledger = []
-        for k, job_step in enumerate(job.steps):
-            progress(k / len(job.steps))
+        for k, job_step in enumerate(steps):
+            progress(k / len(steps))
             if not job_step.enabled:
                 ledger.append(Row(job_step.number, job_step.step.title, False, Entry(0), 0.0))
                 continue
             digest = _next_digest(digest, job_step)
             state, row = self._done(digest, state, job_step)
             ledger.append(row)
-        progress(1.0)
-        return Evaluation(received, verdict, first, state, tuple(ledger))
+        return state, digest, ledger
 
-    def _first(self, source: Source, progress: Progress) -> tuple[Received, Verdict, State]:
+    def _source(self, source: Source, options: ReadOptions, progress: Progress) -> SourceRead:
+        key = reading_key(source, options)
         with self._lock:
-            known = self._sources.get(source.digest)
+            known = self._read.get(key)
         if known is None:
-            received = read(source.name, source.data, progress)
-            verdict = _verdict(received)
-            placement = Placement(received.report.declared or verdict.unit)
-            state = first_sketches(State(received.drawing, placement))
-            known = received, verdict, state
+            received = read(source.name, source.data, progress, options)
+            known = received, _verdict(received)
             with self._lock:
-                self._sources[source.digest] = known
-                while len(self._sources) > 4:
-                    self._sources.popitem(last=False)
+                self._read[key] = known
+                while len(self._read) > 8:
+                    self._read.popitem(last=False)
+        return SourceRead(source.number, source.name, *known)
+
+    def _first(self, state: State, digest: str) -> State:
+        with self._lock:
+            known = self._firsts.get(digest)
+        if known is None:
+            known = first_sketches(state)
+            with self._lock:
+                self._firsts[digest] = known
+                while len(self._firsts) > 4:
+                    self._firsts.popitem(last=False)
         return known
 
     def _done(self, digest: str, state: State, job_step: JobStep) -> tuple[State, Row]:
@@ -106,7 +151,13 @@ def _next_digest(digest: str, job_step: JobStep) -> str:
     return hashlib.sha256(digest.encode() + msgspec.json.encode(job_step.step)).hexdigest()
 
 
+def _untouched(source: SourceRead) -> Taken:
+    """All of a source, in the unit that its file declares or else is proposed."""
+    unit = source.received.report.declared or source.verdict.unit
+    return Taken(source.number, source.name, own_ids(source.received.drawing, source.number), unit)
+
+
 def _verdict(received: Received) -> Verdict:
-    box = received.drawing.extents()
+    box = received.drawing.extents() or received.drawing.full_extents()
     size = max(box[2] - box[0], box[3] - box[1]) if box else None
     return hear(received.report.declared, received.report.metric, size)

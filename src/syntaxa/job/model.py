@@ -3,27 +3,48 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
+import msgspec
+
+from syntaxa.drawing.model import Drawing
+from syntaxa.intake.model import PLAIN, ReadOptions
+from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
+from syntaxa.intake.steps import TakeIn
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.steps import MendFindings
 from syntaxa.route.steps import ChooseLayers
 
-Step = ChooseUnit | ScaleBy | ChooseLayers | PlaceOrigin | MendFindings
+Step = TakeIn | ChooseUnit | ScaleBy | ChooseLayers | PlaceOrigin | PasteCurves | MendFindings
+
+#: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.
+LinkState = Literal["held", "linked", "paused"]
 
 
 @dataclass(frozen=True, slots=True)
 class Source:
-    """A file brought in, kept byte for byte."""
+    """A file brought in, kept byte for byte.
+
+    number  names it for as long as the job lives; the first is 1
+    path    the file that it came from, where it is linked to it
+    """
 
     name: str
     data: bytes
     digest: str
+    number: int = 1
+    path: str = ""
+    link: LinkState = "held"
 
     @classmethod
-    def of(cls, name: str, data: bytes) -> Source:
-        """A source from its bytes."""
-        return cls(name, data, digest_of(data))
+    def of(cls, name: str, data: bytes, path: str = "") -> Source:
+        """A source from its bytes; linked if its path is given."""
+        return cls(name, data, digest_of(data), 1, path, "linked" if path else "held")
+
+    def with_data(self, data: bytes, name: str = "") -> Source:
+        """The same source in a new revision."""
+        return replace(self, data=data, digest=digest_of(data), name=name or self.name)
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,16 +58,57 @@ class JobStep:
 
 @dataclass(frozen=True, slots=True)
 class Job:
-    """A source and its steps, kept in the order in which they are done."""
+    """Sources and steps, the steps kept in the order in which they are done."""
 
-    source: Source
+    sources: tuple[Source, ...]
     steps: tuple[JobStep, ...] = ()
 
+    @classmethod
+    def of(cls, source: Source) -> Job:
+        """A job with one source and no steps."""
+        return cls((source,))
+
+    @property
+    def source(self) -> Source:
+        """The first source, which gives the job its name."""
+        return self.sources[0]
+
+    def source_numbered(self, number: int) -> Source | None:
+        """The source with a number."""
+        return next((s for s in self.sources if s.number == number), None)
+
+    def with_source(self, source: Source) -> tuple[Job, int]:
+        """The job with one more source, and the number that it got."""
+        number = max(s.number for s in self.sources) + 1
+        return replace(self, sources=(*self.sources, replace(source, number=number))), number
+
+    def with_changed(self, source: Source) -> Job:
+        """The source of that number in another revision, or with another link."""
+        return replace(self, sources=tuple(source if s.number == source.number else s for s in self.sources))
+
+    def without_source(self, number: int) -> Job:
+        """The source taken out with the steps that are only about it; the last one stays."""
+        if len(self.sources) == 1:
+            return self
+        sources = tuple(s for s in self.sources if s.number != number)
+        return replace(self, sources=sources, steps=tuple(s for s in self.steps if getattr(s.step, "source", 0) != number))
+
+    def taking(self, number: int = 1) -> TakeIn:
+        """What is taken of a source, as its step says or else everything."""
+        for job_step in self.steps:
+            if isinstance(job_step.step, TakeIn) and job_step.step.source == number and job_step.enabled:
+                return job_step.step
+        return TakeIn(source=number)
+
+    def reading(self, number: int = 1) -> ReadOptions:
+        """How a source is read."""
+        return self.taking(number).read
+
     def with_step(self, step: Step) -> Job:
-        """The step added; one of which there can be only one takes the place of the old."""
+        """The step added; one of which there can be only one (a source) takes the place of the old."""
         if type(step).only_one:
             for old in self.steps:
-                if type(old.step) is type(step):
+                if _same_slot(old.step, step):
                     return self._with(old.number, replace(old, step=step, enabled=True))
         number = max((s.number for s in self.steps), default=0) + 1
         steps = sorted((*self.steps, JobStep(number, step)), key=lambda s: (type(s.step).rank, s.number))
@@ -60,9 +122,36 @@ class Job:
         """The step switched on or off."""
         return replace(self, steps=tuple(replace(s, enabled=enabled) if s.number == number else s for s in self.steps))
 
-    def step_of(self, kind: type[Step]) -> Step | None:
-        """The step of a kind of which there is at most one, if it is there and on."""
-        return next((s.step for s in self.steps if type(s.step) is kind and s.enabled), None)
+    def step_of(self, kind: type[Step], source: int = 1) -> Step | None:
+        """The step of a kind of which there is at most one (a source), if it is there and on."""
+        return next(
+            (
+                s.step
+                for s in self.steps
+                if type(s.step) is kind and s.enabled and getattr(s.step, "source", source) == source
+            ),
+            None,
+        )
 
     def _with(self, number: int, step: JobStep) -> Job:
         return replace(self, steps=tuple(step if s.number == number else s for s in self.steps))
+
+
+def _same_slot(old: Step, new: Step) -> bool:
+    return type(old) is type(new) and getattr(old, "source", 1) == getattr(new, "source", 1)
+
+
+def own_ids(drawing: Drawing, number: int) -> Drawing:
+    """The drawing of a source with ids that no other source of the job has: all but the first put their number first."""
+    if number == 1:
+        return drawing
+    return replace(
+        drawing,
+        curves=tuple(replace(c, id=f"{number}:{c.id}") for c in drawing.curves),
+        annotations=tuple(replace(a, id=f"{number}:{a.id}") for a in drawing.annotations),
+    )
+
+
+def reading_key(source: Source, options: ReadOptions) -> str:
+    """What the drawing of a source depends on."""
+    return source.digest if options == PLAIN else f"{source.digest}/{msgspec.json.encode(options).decode()}"

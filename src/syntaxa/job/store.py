@@ -11,7 +11,7 @@ import msgspec
 from syntaxa.errors import JobError, reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.registry import digest_of
-from syntaxa.job.model import Job, JobStep, Source, Step
+from syntaxa.job.model import Job, JobStep, LinkState, Source, Step
 
 FORMAT = "syntaxa.job/1"
 ENDING = ".sxj"
@@ -20,12 +20,15 @@ ENDING = ".sxj"
 _LARGEST = 2 << 30
 
 
-class StoredSource(msgspec.Struct, frozen=True):
-    """A source as job.json names it."""
+class StoredSource(msgspec.Struct, frozen=True, omit_defaults=True):
+    """A source as job.json names it; `linked_to` is the file that it came from, if it is linked."""
 
     name: str
     path: str
     digest: str
+    number: int = 1
+    linked_to: str = ""
+    link: LinkState = "held"
 
 
 class StoredStep(msgspec.Struct, frozen=True):
@@ -56,17 +59,17 @@ def save_job(job: Job, path: Path, preview: bytes = b"") -> None:
 
 def job_bytes(job: Job, preview: bytes = b"") -> bytes:
     """The job file as bytes; the same job gives the same bytes."""
-    inside = f"sources/1-{PurePosixPath(job.source.name).name}"
+    inside = {s.number: f"sources/{s.number}-{PurePosixPath(s.name).name}" for s in job.sources}
     stored = StoredJob(
         FORMAT,
-        (StoredSource(job.source.name, inside, job.source.digest),),
+        tuple(StoredSource(s.name, inside[s.number], s.digest, s.number, s.path, s.link) for s in job.sources),
         tuple(StoredStep(s.number, s.enabled, s.step) for s in job.steps),
     )
     buffer = io.BytesIO()
     with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, data in (
             ("job.json", msgspec.json.format(msgspec.json.encode(stored), indent=2)),
-            (inside, job.source.data),
+            *((inside[s.number], s.data) for s in job.sources),
             *((("preview.png", preview),) if preview else ()),
         ):
             archive.writestr(zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0)), data, zipfile.ZIP_DEFLATED)
@@ -104,13 +107,17 @@ def _job_in(archive: zipfile.ZipFile, path: Path) -> Job:
     stored = msgspec.json.decode(text, type=StoredJob)
     if not stored.sources:
         raise JobError(f"{path.name} holds no drawing.", file=str(path))
-    first = stored.sources[0]
-    data = archive.read(first.path)
-    if digest_of(data) != first.digest:
-        raise JobError(
-            f"The drawing in {path.name} is not the one that was saved.",
-            file=str(path),
-            suggestion="Use a backup of the job.",
-        )
+    sources = []
+    for one in stored.sources:
+        data = archive.read(one.path)
+        if digest_of(data) != one.digest:
+            raise JobError(
+                f"The drawing {one.name} in {path.name} is not the one that was saved.",
+                file=str(path),
+                suggestion="Use a backup of the job.",
+            )
+        sources.append(Source(one.name, data, one.digest, one.number, one.linked_to, one.link))
+    if len({s.number for s in sources}) < len(sources):
+        raise JobError(f"{path.name} holds two drawings under one number.", file=str(path))
     steps = tuple(JobStep(s.number, s.step, s.enabled) for s in stored.steps)
-    return Job(Source(first.name, data, first.digest), steps)
+    return Job(tuple(sources), steps)

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from dataclasses import replace
 from typing import ClassVar, Literal
 
 import msgspec
@@ -17,22 +16,24 @@ from syntaxa.geometry.points import Vector
 OriginMode = Literal["as-drawn", "lower-left", "centre", "point"]
 
 
-class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit"):
-    """Overrules the unit that the header declares."""
+class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit", omit_defaults=True):
+    """Overrules the unit that the header of a source declares."""
 
     unit: str
+    source: int = 1
     rank: ClassVar[int] = 10
     only_one: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        return f"Unit: {UNIT_NAMES.get(self.unit, self.unit)}"
+        of = "" if self.source == 1 else f" of source {self.source}"
+        return f"Unit{of}: {UNIT_NAMES.get(self.unit, self.unit)}"
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every curve takes the size that the unit gives it."""
         mm_per(self.unit)
-        return _moved(state, replace(state.placement, unit=self.unit))
+        return _told(state, state.with_unit(self.source, self.unit), self.source)
 
 
 class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by"):
@@ -51,7 +52,7 @@ class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by"):
         """Every curve grows by the factor."""
         if not (math.isfinite(self.factor) and self.factor > 0):
             raise MeasureError(f"A scale of {self.factor:g} makes no sense.", suggestion="Use a factor above 0.")
-        return _moved(state, replace(state.placement, factor=self.factor))
+        return _told(state, state.placed(factor=self.factor))
 
 
 class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin"):
@@ -75,7 +76,7 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin"):
     def apply(self, state: State) -> tuple[State, Entry]:
         """Everything is moved so that the chosen place becomes 0, 0."""
         at = self._place(state)
-        return _moved(state, replace(state.placement, shift=Vector(-at.x, -at.y)))
+        return _told(state, state.placed(shift=Vector(-at.x, -at.y)))
 
     def _place(self, state: State) -> Vector:
         if self.mode == "as-drawn":
@@ -87,19 +88,25 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin"):
         box = extents_of(state.curves())
         if box is None:
             return Vector(0.0, 0.0)
-        shift = state.placement.shift
+        shift = state.shift
         if self.mode == "lower-left":
             return Vector(box[0] - shift.x, box[1] - shift.y)
         return Vector((box[0] + box[2]) / 2 - shift.x, (box[1] + box[3]) / 2 - shift.y)
 
 
-def _moved(state: State, placement: Placement) -> tuple[State, Entry]:
-    changed = sum(len(s.curves) for s in state.sketches) if placement != state.placement else 0
-    old, new = state.placement, placement
+def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
+    """The new state, and a sentence about what became of the lengths and places."""
+    old, new = (_placement(state, source) for state in (before, after))
+    changed = sum(len(s.curves) for s in before.sketches) if old != new else 0
     if old.mm_per_unit != new.mm_per_unit:
         says = f"Lengths are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."
     elif old.shift != new.shift:
         says = f"Everything moved together by {new.shift.x - old.shift.x:.6g}, {new.shift.y - old.shift.y:.6g} mm."
     else:
         says = "Nothing had to change."
-    return state.placed(placement), Entry(changed, says=says)
+    return after, Entry(changed, says=says)
+
+
+def _placement(state: State, source: int) -> Placement:
+    taken = next((t for t in state.taken if t.number == source), None)
+    return state.placement if taken is None else state.placement_of(taken)

@@ -8,7 +8,7 @@ from typing import ClassVar
 import msgspec
 
 from syntaxa.drawing.state import Entry, State
-from syntaxa.route.sketches import hidden_layers, sketch_per_layer
+from syntaxa.route.sketches import hidden_layers, sketches_of
 
 
 class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
@@ -28,17 +28,16 @@ class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """The sketches are made anew from the placed drawing."""
-        known = {layer.name for layer in state.received.layers} | {c.layer for c in state.received.curves}
+        known = set(state.layers())
         left_out = set(self.left_out) if self.only is None else known - set(self.only)
-        placed = state.received.transformed(state.placement.transform)
-        sketches = sketch_per_layer(placed, left_out)
+        sketches = sketches_of(state, left_out)
+        total = sum(len(t.drawing.curves) for t in state.taken)
         count = sum(len(s.curves) for s in sketches)
         missing = tuple(n for n in (self.only or self.left_out) if n not in known)
-        says = f"{len(sketches)} sketches with {count} of {len(placed.curves)} curves."
-        return replace(state, sketches=sketches), Entry(len(placed.curves) - count, says=says, missing=missing)
+        says = f"{len(sketches)} sketches with {count} of {total} curves."
+        return replace(state, sketches=sketches), Entry(total - count, says=says, missing=missing)
 
 
 def first_sketches(state: State) -> State:
-    """The state before any step: a sketch for each layer that its author had showing."""
-    placed = state.received.transformed(state.placement.transform)
-    return replace(state, sketches=sketch_per_layer(placed, hidden_layers(state.received)))
+    """The state before any step of this stage: a sketch for each layer that its author had showing."""
+    return replace(state, sketches=sketches_of(state, hidden_layers(state)))

@@ -1,0 +1,42 @@
+"""Shapes as rows (x0, y0, x1, y1, bulge): the lines and arcs of at most half a turn that all kernels work on."""
+
+from __future__ import annotations
+
+import math
+
+from syntaxa.geometry.fitting import Rows, arc_run
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Shape, Spline
+
+
+def rows_of(shape: Shape, fit: float) -> Rows:
+    """Rows (x0, y0, x1, y1, bulge) of a shape, end to end."""
+    if isinstance(shape, Line):
+        return [(*shape.start, *shape.end, 0.0)]
+    if isinstance(shape, Circle):
+        return _arc_rows(Arc(shape.centre, shape.radius, 0.0, TURN))
+    if isinstance(shape, Arc):
+        return _arc_rows(shape)
+    if isinstance(shape, EllipseArc | Spline):
+        return _linked(arc_run(shape, fit), shape.is_closed)
+    return _linked([row for part in shape.segments() for row in rows_of(part, fit)], shape.closed)
+
+
+def _arc_rows(arc: Arc) -> Rows:
+    # More than half a turn has no stable bulge, and a full turn has none at all.
+    count = max(1, math.ceil(abs(arc.sweep) / (math.pi + 1e-9)))
+    stops = [arc.start_angle + arc.sweep * k / count for k in range(count + 1)]
+    points = [(arc.centre.x + arc.radius * math.cos(a), arc.centre.y + arc.radius * math.sin(a)) for a in stops]
+    if arc.is_closed:
+        points[-1] = points[0]
+    bulge = math.tan(arc.sweep / count / 4)
+    return [(*points[k], *points[k + 1], bulge) for k in range(count)]
+
+
+def _linked(rows: Rows, closed: bool) -> Rows:
+    """The rows with each start set to the end before it, bit for bit."""
+    linked = rows[:1]
+    for row in rows[1:]:
+        linked.append((*linked[-1][2:4], *row[2:]))
+    if closed and linked:
+        linked[-1] = (*linked[-1][:2], *linked[0][:2], linked[-1][4])
+    return linked

@@ -1,0 +1,1 @@
+"""DWG, read in a process of its own."""

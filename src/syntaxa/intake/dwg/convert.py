@@ -1,0 +1,62 @@
+"""The child process that reads a DWG: `python -m syntaxa.intake.dwg.convert FILE`.
+
+It writes one line of JSON (`Converted`) and then the drawing as DXF, and touches nothing else. What native code does
+with a damaged file, it does here, where it can be ended.
+"""
+
+from __future__ import annotations
+
+import json
+import resource
+import sys
+
+import cadkit
+import msgspec
+
+
+class Converted(msgspec.Struct, frozen=True):
+    """What the DXF itself does not carry.
+
+    version, unit  as the DWG states them
+    entities       type and handle (hex) of each entity of model space, in order
+    unknown        types that could not be carried over, with their number
+    warnings       what the reader had to say
+    """
+
+    version: str
+    unit: str
+    entities: list[tuple[str, str]]
+    unknown: dict[str, int]
+    warnings: list[str]
+
+
+def main(path: str, memory: int, seconds: int) -> int:
+    """Converts one file within limits of memory (bytes) and time (seconds of the processor)."""
+    resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
+    resource.setrlimit(resource.RLIMIT_CPU, (seconds, seconds))
+    try:
+        document = cadkit.read(path)
+        content = json.loads(document.to_json())
+        dxf = document.to_dxf_bytes()
+    except BaseException as error:  # noqa: BLE001  native code raises what it likes; the parent tells it in words
+        print(f"{type(error).__name__}: {error}", file=sys.stderr)
+        return 3
+    model = next((m for m in content["models"] if m["kind"] == "model"), {"entities": []})
+    unknown: dict[str, int] = {}
+    for entity in model["entities"]:
+        if entity["kind"]["type"] == "unknown":
+            name = str(entity["kind"].get("type_name", "?")).rpartition(".")[2]
+            unknown[name] = unknown.get(name, 0) + 1
+    head = Converted(
+        str(content["source"]["version"]),
+        str(content["units"]["unit"]),
+        [(str(e["kind"]["type"]), f"{e['id']:X}") for e in model["entities"]],
+        unknown,
+        [str(w.get("message", w)) for w in content.get("warnings", [])],
+    )
+    sys.stdout.buffer.write(msgspec.json.encode(head) + b"\n" + dxf)
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main(sys.argv[1], int(sys.argv[2]), int(sys.argv[3])))

@@ -1,0 +1,1 @@
+"""DXF of any age, ASCII or binary."""

@@ -1,0 +1,272 @@
+"""Texts, dimensions, hatches, points, pictures and construction lines of a DXF."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterator
+from typing import Any
+
+from ezdxf.document import Drawing as Document
+from ezdxf.entities import DXFGraphic
+from ezdxf.enums import TextEntityAlignment
+from ezdxf.lldxf.const import DXFError
+from ezdxf.math import Vec3
+
+from syntaxa.drawing.annotations import (
+    AcrossAnchor,
+    Annotation,
+    ConstructionLine,
+    Dimension,
+    DimensionKind,
+    Hatch,
+    Picture,
+    PointMark,
+    Text,
+    UpAnchor,
+)
+from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.shapes import TURN, Line, Shape, ellipse_from_conjugates
+from syntaxa.intake.dxf.plain import arc_between
+from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, point_of, polyline_of, shapes_from
+
+_DIMENSIONS: dict[int, DimensionKind] = {0: "linear", 1: "aligned", 2: "angular", 3: "diameter", 4: "radius",
+                                         5: "angular", 6: "ordinate", 8: "arc length"}  # fmt: skip
+
+#: Definition points of each kind: what is measured last, where the dimension line is first (DXF reference, DIMENSION).
+_POINTS = {"linear": ("defpoint", "defpoint2", "defpoint3"), "aligned": ("defpoint", "defpoint2", "defpoint3"),
+           "angular": ("defpoint", "defpoint2", "defpoint3", "defpoint4", "defpoint5"),
+           "diameter": ("defpoint", "defpoint4"), "radius": ("defpoint", "defpoint4"),
+           "ordinate": ("defpoint", "defpoint2", "defpoint3"),
+           "arc length": ("defpoint", "defpoint2", "defpoint3", "defpoint4")}  # fmt: skip
+
+_ACROSS: tuple[AcrossAnchor, ...] = ("left", "centre", "right")
+_UP: tuple[UpAnchor, ...] = ("top", "middle", "bottom")
+
+Maker = Callable[[DXFGraphic, str, str, "int | None"], Annotation]
+
+
+def _text(entity: Any, name: str, layer: str, colour: int | None) -> Text:
+    align, first, second = entity.get_placement()
+    across: AcrossAnchor = "left"
+    up: UpAnchor = "baseline"
+    place = first
+    if align not in (TextEntityAlignment.LEFT, TextEntityAlignment.FIT, TextEntityAlignment.ALIGNED):
+        place = second if second is not None else first
+        words = align.name
+        across = "right" if words.endswith("RIGHT") else "left" if words.endswith("LEFT") else "centre"
+        up = "top" if words.startswith("TOP") else "bottom" if words.startswith("BOTTOM") else "baseline"
+        if words.startswith("MIDDLE"):
+            up = "middle"
+    return Text(
+        name, layer, point_of(entity.ocs().to_wcs(Vec3(place))), _plain(entity.plain_text()), _height(entity.dxf.height),
+        _turned(entity, math.radians(_number(entity.dxf.get("rotation", 0.0)))), across, up,
+        _number(entity.dxf.get("width", 1.0)), _font(entity), colour,
+    )  # fmt: skip
+
+
+def _mtext(entity: Any, name: str, layer: str, colour: int | None) -> Text:
+    corner = int(entity.dxf.get("attachment_point", 1)) - 1
+    corner = corner if 0 <= corner < 9 else 0
+    return Text(
+        name, layer, point_of(Vec3(entity.dxf.insert)), _plain(entity.plain_text()), _height(entity.dxf.char_height),
+        math.radians(_number(entity.get_rotation())), _ACROSS[corner % 3], _UP[corner // 3], 1.0, _font(entity), colour,
+    )  # fmt: skip
+
+
+def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimension:
+    measures = _DIMENSIONS.get(int(entity.dimtype), "linear") if entity.dxftype() == "DIMENSION" else "arc length"
+    if entity.dxftype() == "LARGE_RADIAL_DIMENSION":
+        measures = "radius"
+    given = [entity.dxf.get(key) for key in _POINTS[measures]]
+    points = tuple(point_of(Vec3(p)) for p in given if p is not None)
+    strokes, labels = _drawn(entity, name, layer, colour)
+    middle = entity.dxf.get("text_midpoint") or entity.dxf.get("defpoint", (0, 0, 0))
+    stated = entity.dxf.get("actual_measurement")
+    return Dimension(
+        name,
+        layer,
+        measures,
+        points,
+        point_of(Vec3(middle)),
+        float(stated) if stated is not None and float(stated) >= 0 else None,
+        _measured(entity, measures),
+        str(entity.dxf.get("text", "")),
+        _factor(entity),
+        tuple(strokes),
+        tuple(labels),
+        colour,
+    )
+
+
+def _measured(entity: Any, measures: DimensionKind) -> float | None:
+    """What the definition points measure, in the file's numbers, or radians."""
+    try:
+        value = entity.get_measurement()
+    except (DXFError, TypeError, ValueError, AttributeError, ZeroDivisionError, KeyError):
+        return None
+    if isinstance(value, Vec3):
+        # Type 64 of an ordinate dimension measures along x, else along y (DXF reference, group 70).
+        value = abs(value.x if int(entity.dxf.get("dimtype", 0)) & 64 else value.y)
+    value = abs(float(value))
+    if not math.isfinite(value):
+        return None
+    return math.radians(value) if measures == "angular" else value
+
+
+def _factor(entity: Any) -> float:
+    try:
+        factor = float(entity.override().get("dimlfac", 1.0))
+    except (DXFError, TypeError, ValueError, AttributeError, KeyError):
+        return 1.0
+    return abs(factor) if math.isfinite(factor) and factor != 0 else 1.0
+
+
+def _drawn(entity: Any, name: str, layer: str, colour: int | None) -> tuple[list[Shape], list[Text]]:
+    """The lines, arrows and words of the block that shows a dimension, if it has one."""
+    strokes: list[Shape] = []
+    labels: list[Text] = []
+    try:
+        parts = list(_flat(entity.virtual_entities()))
+    except (DXFError, TypeError, ValueError, AttributeError, KeyError):
+        return [], []
+    for k, part in enumerate(parts):
+        kind = part.dxftype()
+        try:
+            if kind in CONVERTERS:
+                strokes += shapes_from(part, True)
+            elif kind in ("TEXT", "MTEXT"):
+                made = MAKERS[kind](part, f"{name}/{k}", layer, colour)
+                assert isinstance(made, Text), "texts are made of texts"
+                labels.append(made)
+        except (Unreadable, DXFError, TypeError, ValueError, AttributeError, KeyError, IndexError):
+            continue
+    return strokes, labels
+
+
+def _flat(parts: Iterator[Any], depth: int = 0) -> Iterator[Any]:
+    for part in parts:
+        if part.dxftype() == "INSERT":
+            if depth < 4:
+                yield from _flat(part.virtual_entities(), depth + 1)
+        else:
+            yield part
+
+
+def _hatch(entity: Any, name: str, layer: str, colour: int | None) -> Hatch:
+    to_wcs = entity.ocs().to_wcs
+    height = Vec3(entity.dxf.get("elevation", (0, 0, 0))).z
+    mirrored = Vec3(entity.dxf.get("extrusion", (0, 0, 1))).z < 0
+
+    def place(p: Any) -> Point:
+        return point_of(to_wcs(Vec3(p[0], p[1], height)))
+
+    loops: list[tuple[Shape, ...]] = []
+    for boundary in entity.paths:
+        try:
+            loops.append(tuple(_boundary(boundary, place, -1.0 if mirrored else 1.0)))
+        except (Degenerate, ValueError, ZeroDivisionError):
+            continue
+    loops = [loop for loop in loops if loop]
+    if not loops:
+        raise Degenerate("It has no boundary.")
+    solid = bool(entity.dxf.get("solid_fill", 1 if entity.dxftype() == "MPOLYGON" else 0))
+    return Hatch(name, layer, tuple(loops), str(entity.dxf.get("pattern_name", "SOLID")), solid, colour)
+
+
+def _boundary(boundary: Any, place: Callable[[Any], Point], sense: float) -> Iterator[Shape]:
+    if hasattr(boundary, "vertices"):
+        rows = [(place(v), sense * float(v[2])) for v in boundary.vertices]
+        yield polyline_of(rows, True)
+        return
+    for edge in boundary.edges:
+        kind = type(edge).__name__
+        if kind == "LineEdge":
+            a, b = place(edge.start), place(edge.end)
+            if a != b:
+                yield Line(a, b)
+        elif kind == "ArcEdge":
+            yield arc_between(place(edge.center), abs(float(edge.radius)), edge.start_angle, edge.end_angle, sense)
+        elif kind == "EllipseEdge":
+            centre = place(edge.center)
+            tip = place(Vec3(edge.center) + Vec3(edge.major_axis)) - centre
+            side = Vector(-tip.y * edge.ratio * sense, tip.x * edge.ratio * sense)
+            first = math.radians(edge.start_angle)
+            sweep = math.radians(edge.end_angle) - first
+            yield ellipse_from_conjugates(centre, tip, side, first, sweep % TURN or TURN)
+        elif kind == "SplineEdge":
+            points = [place(p) for p in edge.construction_tool().flattening(0.01, 8)]
+            yield polyline_of([(p, 0.0) for p in points], False)
+
+
+def _mark(entity: Any, name: str, layer: str, colour: int | None) -> PointMark:
+    return PointMark(name, layer, point_of(Vec3(entity.dxf.location)), colour)
+
+
+def _picture(entity: Any, name: str, layer: str, colour: int | None) -> Picture:
+    size = Vec3(entity.dxf.image_size)
+    across, up = Vec3(entity.dxf.u_pixel) * size.x, Vec3(entity.dxf.v_pixel) * size.y
+    definition = entity.image_def
+    file = str(definition.dxf.get("filename", "")) if definition is not None else ""
+    return Picture(
+        name, layer, point_of(Vec3(entity.dxf.insert)), Vector(across.x, across.y), Vector(up.x, up.y),
+        file.replace("\\", "/").rpartition("/")[2], b"", colour,
+    )  # fmt: skip
+
+
+def _endless(entity: Any, name: str, layer: str, colour: int | None) -> ConstructionLine:
+    direction = Vec3(entity.dxf.unit_vector)
+    if math.hypot(direction.x, direction.y) < 1e-9:
+        raise Degenerate("It has no direction in the plane.")
+    place = point_of(Vec3(entity.dxf.start))
+    return ConstructionLine(name, layer, place, Vector(direction.x, direction.y), entity.dxftype() == "XLINE", colour)
+
+
+def _number(value: Any) -> float:
+    number = float(value)
+    if not math.isfinite(number):
+        raise Unreadable("Its coordinates are not numbers that a drawing can hold.")
+    return number
+
+
+def _height(value: Any) -> float:
+    height = abs(_number(value))
+    if height == 0:
+        raise Degenerate("It has no size.")
+    return height
+
+
+def _turned(entity: Any, angle: float) -> float:
+    """The direction of writing, seen from above."""
+    along = entity.ocs().to_wcs(Vec3(math.cos(angle), math.sin(angle), 0))
+    return math.atan2(along.y, along.x)
+
+
+def _plain(text: Any) -> str:
+    return "\n".join(text) if isinstance(text, list) else str(text)
+
+
+def _font(entity: Any) -> str:
+    return str(entity.dxf.get("style", ""))
+
+
+def font_files(document: Document, styles: set[str]) -> set[str]:
+    """Font files of the text styles that are in use."""
+    wanted = {s.lower() for s in styles}
+    return {str(s.dxf.get("font", "")) for s in document.styles if s.dxf.name.lower() in wanted and s.dxf.get("font")}
+
+
+MAKERS: dict[str, Maker] = {
+    "TEXT": _text,
+    "ATTRIB": _text,
+    "ATTDEF": _text,
+    "MTEXT": _mtext,
+    "DIMENSION": _dimension,
+    "ARC_DIMENSION": _dimension,
+    "LARGE_RADIAL_DIMENSION": _dimension,
+    "HATCH": _hatch,
+    "MPOLYGON": _hatch,
+    "POINT": _mark,
+    "IMAGE": _picture,
+    "RAY": _endless,
+    "XLINE": _endless,
+}

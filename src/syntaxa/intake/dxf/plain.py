@@ -1,0 +1,267 @@
+"""A fast way through the plain entities of an ASCII DXF: LINE, ARC and CIRCLE, which are most of most drawings.
+
+They are taken straight from the tags, and the file without them is left for the DXF library, which reads everything
+else. An entity that is in any way out of the ordinary is left to the library too. Cost: linear in the bytes.
+"""
+
+from __future__ import annotations
+
+import contextlib
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import compress
+from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import TURN, Arc, Circle, Line
+
+Ints = NDArray[np.int64]
+Floats = NDArray[np.float64]
+
+#: Fewer plain entities than this are not worth a way of their own.
+FEWEST = 500
+
+_NAMES = {b"LINE": "LINE", b"ARC": "ARC", b"CIRCLE": "CIRCLE"}
+_PLAIN = tuple(_NAMES)
+
+#: Codes that a plain entity may have, and those that it must have.
+_KNOWN = frozenset((0, 5, 6, 8, 10, 20, 30, 11, 21, 31, 40, 50, 51, 48, 62, 100, 102, 210, 220, 230, 330, 347, 348, 360, 370, 390, 420, 440))  # fmt: skip
+_NEEDED = {b"LINE": (8, 10, 20, 11, 21), b"ARC": (8, 10, 20, 40, 50, 51), b"CIRCLE": (8, 10, 20, 40)}
+
+#: Parts of an entity, not entities of their own.
+_PARTS = (b"VERTEX", b"ATTRIB", b"SEQEND")
+
+
+class NotPlain(Exception):  # noqa: N818  it is an answer
+    """The file is not one for the fast way."""
+
+
+class PlainEntity(NamedTuple):
+    """A plain entity in the file's own numbers; z is the largest height of its points, `position`
+    its place in the order of the file.
+    """
+
+    position: int
+    kind: str
+    handle: str
+    layer: str
+    shape: Line | Arc | Circle
+    z: float
+    colour_index: int
+    true_colour: int | None
+    line_type: str
+    weight: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Split:
+    """Plain entities in the order of the file, the places of all others by handle, and the file without the plain."""
+
+    plain: list[PlainEntity]
+    order: dict[str, int]
+    rest: bytes
+
+
+class _Codes(dict[bytes, int]):
+    """Group codes by their bytes; there are few different ones."""
+
+    def __missing__(self, text: bytes) -> int:
+        try:
+            value = int(text)
+        except ValueError:
+            raise NotPlain from None
+        self[text] = value
+        return value
+
+
+@dataclass(frozen=True, slots=True)
+class Tagged:
+    """A whole file as tags: codes (n,), the bytes of the code lines, and the values."""
+
+    codes: Ints
+    heads: list[bytes]
+    values: list[bytes]
+
+    @classmethod
+    def of(cls, data: bytes) -> Tagged:
+        """The tags of a file; raises NotPlain where it does not consist of tags."""
+        lines = data.removeprefix(b"\xef\xbb\xbf").splitlines()
+        if len(lines) % 2:
+            lines.pop()
+        heads = lines[0::2]
+        return cls(np.fromiter(map(_Codes().__getitem__, heads), np.int64, len(heads)), heads, lines[1::2])
+
+    def data(self) -> bytes:
+        """The file again."""
+        return _joined(self.heads, self.values, np.ones(len(self.codes), dtype=bool))
+
+    def section(self, name: bytes) -> tuple[int, int] | None:
+        """Where the tags of a section begin and end (its ENDSEC left out)."""
+        codes, values = self.codes, self.values
+        for k in np.flatnonzero(codes == 2).tolist():
+            if values[k].strip() == name and k and codes[k - 1] == 0 and values[k - 1].strip() == b"SECTION":
+                for j in np.flatnonzero(codes[k:] == 0).tolist():
+                    if values[k + j].strip() == b"ENDSEC":
+                        return k + 1, k + j
+                raise NotPlain
+        return None
+
+
+def with_handles(tagged: Tagged) -> Tagged:
+    """The file with a handle for each entity that has none: ids must not depend on the way a file is read."""
+    codes, heads, values = tagged.codes, tagged.heads, tagged.values
+    missing: list[int] = []
+    for section in (tagged.section(b"BLOCKS"), tagged.section(b"ENTITIES")):
+        if section is None:
+            continue
+        begin, end = section
+        starts = begin + np.flatnonzero(codes[begin:end] == 0)
+        owner = np.searchsorted(starts, begin + np.flatnonzero(codes[begin:end] == 5), side="right") - 1
+        has = np.zeros(len(starts), dtype=bool)
+        has[owner[owner >= 0]] = True
+        missing += starts[~has].tolist()
+    if not missing:
+        return tagged
+    first = max(_greatest_handle(tagged), 0xFF) + 1
+    at = np.array(missing) + 1
+    new_values, new_heads = values.copy(), heads.copy()
+    for number, k in reversed(list(enumerate(at.tolist(), start=first))):
+        new_values[k:k] = [b"%X" % number]
+        new_heads[k:k] = [b"5"]
+    return Tagged(np.insert(codes, at, 5), new_heads, new_values)
+
+
+def _greatest_handle(tagged: Tagged) -> int:
+    greatest = 0
+    for k in np.flatnonzero((tagged.codes == 5) | (tagged.codes == 105)).tolist():
+        with contextlib.suppress(ValueError):
+            greatest = max(greatest, int(tagged.values[k], 16))
+    return greatest
+
+
+def split(tagged: Tagged, encoding: str) -> Split:
+    """Parts a file; raises NotPlain where the library had better read all of it."""
+    section = tagged.section(b"ENTITIES")
+    if section is None:
+        raise NotPlain
+    begin, end = section
+    codes, values = tagged.codes[begin:end], tagged.values[begin:end]
+    if not len(codes) or codes[0] != 0:
+        raise NotPlain
+    starts = np.flatnonzero(codes == 0)
+    types = np.array([values[k].strip() for k in starts.tolist()])
+    if np.isin(types, _PLAIN).sum() < FEWEST:
+        raise NotPlain
+    owner = np.cumsum(codes == 0) - 1
+    tags = _Tags(codes, values, owner, len(starts))
+    good = _good(tags, types)
+    handles = tags.texts(5, encoding)
+    plain = _entities(tags, types, np.flatnonzero(good), handles, encoding)
+    tops = np.flatnonzero(~np.isin(types, _PARTS) & ~good)
+    order = {handles[k].strip().upper(): k for k in tops.tolist() if k in handles}
+    keep = np.ones(len(tagged.codes), dtype=bool)
+    keep[begin:end] = ~good[owner]
+    return Split(plain, order, _joined(tagged.heads, tagged.values, keep))
+
+
+def _joined(heads: Sequence[bytes], values: Sequence[bytes], keep: NDArray[np.bool_]) -> bytes:
+    pairs = [b"\n".join(p) for p in zip(compress(heads, keep), compress(values, keep), strict=True)]
+    return b"\n".join([*pairs, b""])
+
+
+class _Tags:
+    """The tags of one section, looked up by code."""
+
+    def __init__(self, codes: Ints, values: Sequence[bytes], owner: Ints, count: int) -> None:
+        self.codes, self.values, self.owner, self.count = codes, values, owner, count
+
+    def places(self, code: int) -> Ints:
+        """Indices of the tags with a code."""
+        return np.flatnonzero(self.codes == code)
+
+    def numbers(self, code: int, otherwise: float) -> Floats:
+        """The number of each entity at a code, (count,); raises NotPlain for what is none."""
+        found = np.full(self.count, otherwise)
+        places = self.places(code)
+        try:
+            picked = map(self.values.__getitem__, places.tolist())
+            found[self.owner[places]] = np.fromiter(map(float, picked), np.float64, len(places))
+        except ValueError:
+            raise NotPlain from None
+        return found
+
+    def texts(self, code: int, encoding: str) -> dict[int, str]:
+        """The text of each entity that has one at a code."""
+        known: dict[bytes, str] = {}
+        found = {}
+        for k in self.places(code).tolist():
+            raw = self.values[k]
+            text = known.get(raw)
+            if text is None:
+                text = known[raw] = raw.decode(encoding, "surrogateescape")
+            found[int(self.owner[k])] = text
+        return found
+
+
+def _good(tags: _Tags, types: NDArray[np.bytes_]) -> NDArray[np.bool_]:
+    """Which entities are plain, with every code that they need once and none that is out of the ordinary."""
+    good = np.isin(types, _PLAIN)
+    strange = ~np.isin(tags.codes, list(_KNOWN))
+    np.logical_and.at(good, tags.owner[strange], False)
+    for code in (5, 6, 8, 10, 20, 30, 11, 21, 31, 40, 50, 51, 62, 210, 220, 230, 370, 420):
+        times = np.bincount(tags.owner[tags.places(code)], minlength=tags.count)
+        good &= times <= 1
+        for kind, needed in _NEEDED.items():
+            if code in needed or code == 5:
+                good &= (types != kind) | (times == 1)
+    upright = (tags.numbers(210, 0.0) == 0) & (tags.numbers(220, 0.0) == 0) & (tags.numbers(230, 1.0) == 1)
+    return np.asarray(good & upright)
+
+
+def _entities(
+    tags: _Tags, types: NDArray[np.bytes_], chosen: Ints, handles: dict[int, str], encoding: str
+) -> list[PlainEntity]:
+    x, y, z, u, v, w, radius, first, last = (
+        tags.numbers(code, 0.0)[chosen].tolist() for code in (10, 20, 30, 11, 21, 31, 40, 50, 51)
+    )
+    indices, true_colours, weights = (
+        tags.numbers(code, otherwise)[chosen].astype(np.int64).tolist()
+        for code, otherwise in ((62, 256.0), (420, -1.0), (370, -1.0))
+    )
+    layers, line_types = tags.texts(8, encoding), tags.texts(6, encoding)
+    plain = []
+    for k, j in enumerate(chosen.tolist()):
+        kind = types[j]
+        shape: Line | Arc | Circle
+        if kind == b"LINE":
+            shape = Line(Point(x[k], y[k]), Point(u[k], v[k]))
+        elif kind == b"ARC":
+            shape = arc_between(Point(x[k], y[k]), abs(radius[k]), first[k], last[k], 1.0)
+        else:
+            shape = Circle(Point(x[k], y[k]), abs(radius[k]))
+        true_colour, weight = true_colours[k], weights[k]
+        plain.append(
+            PlainEntity(
+                j, _NAMES[kind], handles[j].strip().upper(), layers[j], shape, max(abs(z[k]), abs(w[k])), indices[k],
+                true_colour if true_colour >= 0 else None, line_types.get(j, ""), weight if weight >= 0 else None,
+            )
+        )  # fmt: skip
+    return plain
+
+
+def arc_between(centre: Point, radius: float, first_deg: float, last_deg: float, sense: float) -> Arc | Circle:
+    """An ARC of the DXF reference: counter-clockwise between two angles (degrees) as its plane is seen.
+
+    With `sense` -1 the plane is seen from below: angles run from the negative X axis the other way.
+    """
+    if not (math.isfinite(first_deg) and math.isfinite(last_deg)):
+        return Arc(centre, math.nan, 0.0, 0.0)
+    first, last = math.radians(first_deg), math.radians(last_deg)
+    sweep = (last - first) % TURN
+    if sweep < 1e-12:
+        return Circle(centre, radius)
+    return Arc(centre, radius, first if sense > 0 else math.pi - first, sense * sweep)

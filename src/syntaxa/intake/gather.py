@@ -1,0 +1,169 @@
+"""Where every reader puts what it finds: curves with ids of their own, annotations, layers, and what was left out.
+
+It also keeps files within bounds that unfold to far more than they hold.
+"""
+
+from __future__ import annotations
+
+import math
+from collections import Counter
+
+from shapely import MultiPolygon, Polygon
+
+from syntaxa.drawing.annotations import Annotation
+from syntaxa.drawing.model import Curve, Drawing, Layer, Style
+from syntaxa.errors import Progress
+from syntaxa.geometry.clip import clipped
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape
+from syntaxa.geometry.triangles import Mesh
+from syntaxa.intake.model import ImportReport, NotRead, Received, Sheet
+
+#: Nothing that is drawn is larger, in any file's own numbers.
+LARGEST = 1e9
+
+#: Things beyond which a drawing is taken for one that was made to choke its reader.
+MOST_THINGS = 1_000_000
+
+#: Groups, blocks, forms and the like, one in the other.
+DEEPEST = 48
+
+Area = Polygon | MultiPolygon
+
+
+class TooMuch(Exception):  # noqa: N818  it ends the reading, what was read stays
+    """The drawing unfolds to more than can be held."""
+
+
+class Gathered:
+    """Collects a drawing and its report."""
+
+    def __init__(self, progress: Progress) -> None:
+        self.curves: list[Curve] = []
+        self.annotations: list[Annotation] = []
+        self.meshes: list[Mesh] = []
+        self.layers: dict[str, Layer] = {}
+        self.not_read: Counter[tuple[str, str]] = Counter()
+        self.degenerate: Counter[str] = Counter()
+        self.notes: list[str] = []
+        self.fonts: set[str] = set()
+        self.blocks = 0
+        self.clipped = 0
+        self.damaged = False
+        self._progress = progress
+        self._ids: set[str] = set()
+        self._styles: dict[tuple[int | None, str, float | None], Style] = {}
+        self._things = 0
+        self._share = 0.0
+
+    def told(self, share: float) -> None:
+        """How far it is; never backwards."""
+        self._share = max(self._share, min(1.0, share))
+        self._progress(self._share)
+
+    def unique(self, name: str) -> str:
+        """The name, or a variation of it that is not taken yet."""
+        while name in self._ids:
+            name += "'"
+        self._ids.add(name)
+        return name
+
+    def count(self) -> None:
+        """One more thing; raises TooMuch where there are too many."""
+        self._things += 1
+        if self._things > MOST_THINGS:
+            raise TooMuch
+        if self._things % 2000 == 0:
+            # Not to tell how far it is, only to be stopped.
+            self._progress(self._share)
+
+    def style(self, colour: int | None, line_type: str, weight: float | None) -> Style:
+        """One style for all curves that share it."""
+        key = (colour, line_type, weight)
+        return self._styles.setdefault(key, Style(*key))
+
+    def layer(self, name: str, colour: int = 0, **changes: bool) -> None:
+        """Makes a layer known; the first word on it holds."""
+        if name not in self.layers:
+            self.layers[name] = Layer(name, colour, **changes)
+
+    def add(
+        self,
+        shape: Shape,
+        layer: str,
+        style: Style,
+        name: str,
+        block: str = "",
+        clip: Area | None = None,
+        kind: str = "",
+    ) -> None:
+        """A curve; without size it is told as degenerate, outside its clip path cut or left out."""
+        self.count()
+        if not _has_size(shape):
+            self.degenerate[kind or shape.kind] += 1
+            return
+        for k, piece in enumerate([shape] if clip is None else clipped(shape, clip)):
+            self.curves.append(Curve(self.unique(name if k == 0 else f"{name}.{k}"), piece, layer, style, name, block))
+
+    def note(self, annotation: Annotation) -> None:
+        """An annotation; its id must come from `unique`."""
+        self.count()
+        box = annotation.box()
+        if all(math.isfinite(v) and abs(v) <= 2 * LARGEST for v in box):
+            self.annotations.append(annotation)
+        else:
+            self.not_read[annotation.kind, "Its coordinates are not numbers that a drawing can hold."] += 1
+
+    def skip(self, kind: str, why: str, count: int = 1) -> None:
+        """Something that is not read, and why."""
+        self.not_read[kind, why] += count
+
+    def received(
+        self,
+        form: str,
+        version: str,
+        declared: str | None,
+        metric: bool | None = None,
+        sheets: tuple[Sheet, ...] = (),
+        sheet: str = "",
+        fonts_missing: tuple[str, ...] = (),
+    ) -> Received:
+        """All of it."""
+        for thing in (*self.curves, *self.annotations):
+            if thing.layer not in self.layers:
+                self.layer(thing.layer)
+        drawing = Drawing(
+            tuple(self.curves), tuple(self.layers.values()), tuple(self.annotations), tuple(self.meshes), self.blocks
+        )
+        report = ImportReport(
+            form,
+            version,
+            declared,
+            metric,
+            tuple(NotRead(kind, count, why) for (kind, why), count in sorted(self.not_read.items())),
+            tuple(self.notes),
+            sheets,
+            sheet,
+            tuple(sorted(self.degenerate.items())),
+            fonts_missing,
+            self.clipped,
+        )
+        self._progress(1.0)
+        return Received(drawing, report)
+
+
+def _has_size(shape: Shape) -> bool:
+    if isinstance(shape, Line):
+        return shape.start != shape.end and _holds(shape.start, shape.end)
+    if isinstance(shape, Circle | Arc):
+        return 0 < shape.radius <= LARGEST and _holds(shape.centre)
+    if isinstance(shape, EllipseArc):
+        return 0 < shape.major.length <= LARGEST and shape.ratio > 1e-9 and _holds(shape.centre)
+    if isinstance(shape, Polyline):
+        return len(shape.vertices) > 1 and _holds(*shape.vertices) and len(set(shape.vertices)) > 1
+    return len(set(shape.control_points)) > 1 and _holds(*shape.control_points)
+
+
+def _holds(*points: Point) -> bool:
+    # A comparison with nan is false, so this lets only real numbers through.
+    return all(-LARGEST <= p.x <= LARGEST and -LARGEST <= p.y <= LARGEST for p in points)

@@ -1,0 +1,1 @@
+"""SVG 1.1 and the usual of 2."""
