@@ -162,7 +162,6 @@ def test_a_block_that_contains_itself_ends():
         (b"", "bad.dxf is empty."),
         (b"  \n\n ", "bad.dxf is empty."),
         (b"Dear Sir,\nplease find enclosed\n", "bad.dxf is called a DXF file but does not hold one."),
-        (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "bad.dxf is called a DXF file but does not hold one."),
         (b"  0\nSECTION\n  2\nENTITIES\n  0\nLI", "bad.dxf is damaged and nothing in it could be read."),
     ],
 )
@@ -170,6 +169,12 @@ def test_what_is_no_drawing_is_refused_in_one_sentence(data, sentence):
     with pytest.raises(IntakeError) as caught:
         read("bad.dxf", data)
     assert caught.value.sentence == sentence
+
+
+def test_a_drawing_under_another_formats_ending_is_read_and_told():
+    result = read("part.dxf", b"<svg xmlns='http://www.w3.org/2000/svg'><circle r='2'/></svg>")
+    assert result.report.format == "svg"
+    assert result.report.notes[0] == "The file is called a DXF file but holds SVG."
 
 
 def test_a_file_cut_off_in_the_middle_gives_what_is_there_and_says_so():

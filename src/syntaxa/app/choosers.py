@@ -4,9 +4,12 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QMessageBox, QWidget
+from PyQt6.QtWidgets import QFileDialog, QInputDialog, QMessageBox, QWidget
 
-_OPEN_FILTER = "Drawings and jobs (*.dxf *.DXF *.sxj);;All files (*)"
+from syntaxa.intake.registry import ENDINGS
+
+_DRAWINGS = " ".join(f"*{e} *{e.upper()}" for e in ENDINGS)
+_OPEN_FILTER = f"Drawings and jobs ({_DRAWINGS} *.sxj);;All files (*)"
 
 
 class Choosers:
@@ -16,6 +19,27 @@ class Choosers:
         """A drawing or job to open."""
         name, _ = QFileDialog.getOpenFileName(parent, "Open a drawing or a job", folder, _OPEN_FILTER)
         return Path(name) if name else None
+
+    def open_drawing(self, parent: QWidget, title: str, folder: str) -> Path | None:
+        """A drawing for something else than a new job."""
+        name, _ = QFileDialog.getOpenFileName(parent, title, folder, f"Drawings ({_DRAWINGS});;All files (*)")
+        return Path(name) if name else None
+
+    def open_folder(self, parent: QWidget, folder: str) -> Path | None:
+        """A folder to look through."""
+        name = QFileDialog.getExistingDirectory(parent, "Look through a folder", folder)
+        return Path(name) if name else None
+
+    def save_report(self, parent: QWidget, folder: str, name: str) -> Path | None:
+        """Where to write the import report."""
+        start = str(Path(folder) / f"{name}-report.txt")
+        chosen, _ = QFileDialog.getSaveFileName(parent, "Save the report", start, "Text (*.txt);;JSON (*.json)")
+        return Path(chosen) if chosen else None
+
+    def choose_layer(self, parent: QWidget, names: list[str]) -> str | None:
+        """One layer of several."""
+        name, sure = QInputDialog.getItem(parent, "Replace one layer", "The layer to take from another file:", names, 0, False)
+        return name if sure else None
 
     def save_job(self, parent: QWidget, folder: str, name: str) -> Path | None:
         """Where to save the job."""

@@ -18,7 +18,8 @@ if TYPE_CHECKING:
 class Command:
     """A command: the window's method that does it, its title, menu, keys and icon, and when it can be had.
 
-    needs   "" always, "job" with a job open, "undo", "redo", "findings", "chosen" with a finding chosen, "busy"
+    needs   "" always, "job" with a job open, "undo", "redo", "findings", "chosen" with a finding chosen, "busy",
+            "look" with a drawing looked at, "shelf" with a job behind the shelf, "selected" with curves selected
     """
 
     method: str
@@ -33,13 +34,21 @@ class Command:
 
 COMMANDS: tuple[Command, ...] = (
     Command("ask_open", "Open…", "File", "Ctrl+O", "open"),
+    Command("ask_browse", "Look through a folder…", "File", "Ctrl+Shift+O", "browse"),
+    Command("ask_add", "Add a drawing to this job…", "File", "Ctrl+Shift+A", "", "job"),
     Command("open_demo", "Open the demo", "File", "", "demo"),
+    Command("take_in", "Take in the drawing that is looked at", "File", "Ctrl+Return", "", "look", separated=True),
+    Command("leave_shelf", "Back to the job", "File", "Ctrl+Backspace", "", "shelf"),
+    Command("check_sources", "Look for changed files", "File", "F5", "", "job"),
+    Command("ask_report", "Save the import report…", "File", "", "", "job"),
     Command("save", "Save the job", "File", "Ctrl+S", "save", "job", separated=True),
     Command("save_as", "Save the job as…", "File", "Ctrl+Shift+S", "", "job"),
     Command("ask_deliver", "Deliver profiles…", "File", "Ctrl+E", "deliver", "job"),
     Command("close", "Quit", "File", "Ctrl+Q", "close", separated=True),
     Command("undo", "Undo", "Edit", "Ctrl+Z", "undo", "undo"),
     Command("redo", "Redo", "Edit", "Ctrl+Shift+Z", "redo", "redo"),
+    Command("copy_curves", "Copy the selected curves", "Edit", "Ctrl+C", "", "selected", separated=True),
+    Command("paste_curves", "Paste curves at a point", "Edit", "Ctrl+V", "", "job"),
     Command("select_all", "Select all curves", "Edit", "Ctrl+A", "", "job", separated=True),
     Command("clear_selection", "Select nothing", "Edit", "Ctrl+D", "", "job"),
     Command("cancel_work", "Stop computing", "Edit", "Ctrl+.", "close", "busy", separated=True),
@@ -49,6 +58,7 @@ COMMANDS: tuple[Command, ...] = (
     Command(
         "toggle_beneath", "Received drawing beneath", "View", "B", "beneath", "job", checkable=True, separated=True
     ),
+    Command("toggle_notes", "Texts, dimensions and pictures", "View", "T", "", "job", checkable=True),
     Command("toggle_ledger", "Ledger", "View", "Ctrl+L", "", "", checkable=True),
     Command("switch_look", "Paper or Night", "View", "Ctrl+T", "look", separated=True),
     Command("show_intake", "Go to Intake", "Stage", "1", "intake"),

@@ -61,9 +61,7 @@ def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QAppl
 
 def end_work(window: MainWindow) -> None:
     """Stops background work: quitting while it runs would abort the process."""
-    window.session.work.stop_all()
-    window.session.survey_work.stop_all()
-    window.deliveries.stop_all()
+    window.stop_all()
     pool = QThreadPool.globalInstance()
     if pool is not None:
         pool.waitForDone(_PATIENCE)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 
@@ -10,13 +11,18 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
+from syntaxa.app.watcher import Watcher
+from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Layer, extents_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import Progress, SyntaxaError
+from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import load_bytes
+from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
 from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
@@ -29,11 +35,12 @@ _RECOVERY_DELAY = 1500
 
 @dataclass(frozen=True, slots=True)
 class Shown:
-    """An evaluation with the scenes made ready for the canvas, and the extents (mm) at first and now."""
+    """An evaluation with all that the canvas draws made ready (mm), and the extents (mm) at first and now."""
 
     evaluation: Evaluation
     scene: Scene
     beneath: Scene
+    notes: tuple[Annotation, ...]
     first_box: tuple[float, float, float, float] | None
     box: tuple[float, float, float, float] | None
 
@@ -56,6 +63,8 @@ class Session(QObject):
     history_changed = pyqtSignal()
     failed = pyqtSignal(str)
     told = pyqtSignal(str)
+    #: A linked source changed on disk, and what that would change is ready to be looked at.
+    revised = pyqtSignal()
 
     def __init__(self, recovery_folder: Path, parent: QObject | None = None) -> None:
         super().__init__(parent)
@@ -71,6 +80,12 @@ class Session(QObject):
         self.dead_end = DEAD_END
         self.work = Lane(self)
         self.survey_work = Lane(self)
+        self.watch_work = Lane(self)
+        #: What a changed file would change, until it is accepted or left; what was left is not offered again.
+        self.revision: Revision | None = None
+        self._declined: set[str] = set()
+        self.watcher = Watcher(self)
+        self.watcher.changed.connect(self.look_for_changes)
         self._recovery = QTimer(self)
         self._recovery.setSingleShot(True)
         self._recovery.setInterval(_RECOVERY_DELAY)
@@ -102,8 +117,14 @@ class Session(QObject):
 
     @property
     def layers(self) -> tuple[Layer, ...]:
-        """Layers of the source."""
-        return self.shown.evaluation.received.drawing.layers if self.shown else ()
+        """Layers of all sources, as far as they were taken in; a name that several have stands once."""
+        if self.shown is None:
+            return ()
+        layers: dict[str, Layer] = {}
+        for taken in self.shown.evaluation.first.taken:
+            for layer in taken.drawing.layers:
+                layers.setdefault(layer.name, layer)
+        return tuple(layers.values())
 
     @property
     def unsaved(self) -> bool:
@@ -113,7 +134,7 @@ class Session(QObject):
     @property
     def busy(self) -> bool:
         """Whether anything is being computed."""
-        return self.work.busy or self.survey_work.busy
+        return self.work.busy or self.survey_work.busy or self.watch_work.busy
 
     @property
     def name(self) -> str:
@@ -124,14 +145,29 @@ class Session(QObject):
 
     # ------------------------------------------------------------------ opening and saving
 
-    def open_path(self, path: Path) -> None:
-        """Opens a drawing or a job in the background; on failure the present job stays."""
+    def open_path(self, path: Path, choice: TakeIn | None = None) -> None:
+        """Opens a drawing, taken in as chosen, or a job, in the background; on failure the present job stays."""
 
         def read(progress: Progress) -> tuple[Job, Shown]:
             is_job = path.suffix.lower() == ENDING
-            job = load_job(path) if is_job else Job.of(Source.of(path.name, load_bytes(path)))
+            job = load_job(path) if is_job else _new_job(path, choice)
             return job, self._compute(job, progress)
 
+        self._open(path, read)
+
+    def open_several(self, chosen: Sequence[tuple[Path, TakeIn]]) -> None:
+        """Opens several drawings as one job; all but the first go to a sketch of their own."""
+        first = chosen[0][0]
+
+        def read(progress: Progress) -> tuple[Job, Shown]:
+            job = _new_job(*chosen[0])
+            for path, choice in chosen[1:]:
+                job, _ = with_added(job, _linked(path), choice)
+            return job, self._compute(job, progress)
+
+        self._open(first, read)
+
+    def _open(self, path: Path, read: Callable[[Progress], tuple[Job, Shown]]) -> None:
         def done(result: tuple[Job, Shown]) -> None:
             job, shown = result
             is_job = path.suffix.lower() == ENDING
@@ -140,11 +176,106 @@ class Session(QObject):
             self._saved = job if is_job else None
             self.path = path if is_job else None
             self.gap = None
+            self.revision = None
+            self._declined.clear()
             self._take(shown)
             self.opened.emit()
             self._after_change()
+            if is_job:
+                self.look_for_changes()
 
         self.work.run(f"Opening {path.name}", read, done, self.failed.emit)
+
+    # ------------------------------------------------------------------ sources
+
+    def read_source(self, source: Source, options: ReadOptions, progress: Progress) -> Received:
+        """A source as a drawing, remembered for when it is taken in; may be called from any thread."""
+        return self._evaluator.read_source(source, options, progress)
+
+    def add_source(self, path: Path, choice: TakeIn) -> None:
+        """Adds a drawing to the job, placed at the same origin."""
+        before = self.job
+        if before is None:
+            return
+
+        def read(progress: Progress) -> tuple[Job, Shown]:
+            job, _ = with_added(before, _linked(path), choice)
+            return job, self._compute(job, progress)
+
+        self._change_with(f"Add {path.name}", read)
+
+    def replace_layer(self, number: int, layer: str, path: Path) -> None:
+        """Takes one layer from a revised file instead."""
+        before = self.job
+        if before is None:
+            return
+
+        def read(progress: Progress) -> tuple[Job, Shown]:
+            source = _linked(path)
+            drawing = self._evaluator.read_source(source, before.reading(number), progress).drawing
+            job = with_layer_replaced(before, number, layer, source, drawing)
+            return job, self._compute(job, progress)
+
+        self._change_with(f"Replace layer {layer} from {path.name}", read)
+
+    def remove_source(self, number: int) -> None:
+        """Takes a source out of the job."""
+        if self.job is not None:
+            self._change(self.job.without_source(number), "Remove a source")
+
+    def set_source(self, source: Source, name: str) -> None:
+        """Changes how a source is linked."""
+        if self.job is not None:
+            self._change(self.job.with_changed(source), name)
+            self.look_for_changes()
+
+    def look_for_changes(self) -> None:
+        """Looks whether a linked file changed, and what that would change."""
+        job = self.job
+        if job is None or self.revision is not None:
+            return
+
+        def look(progress: Progress) -> Revision | None:
+            for source in job.sources:
+                data = changed_on_disk(source)
+                if data is not None:
+                    found = revision(job, source.number, data, self._evaluator, progress)
+                    if found.new.digest not in self._declined:
+                        return found
+            return None
+
+        def done(found: Revision | None) -> None:
+            if found is not None and self.revision is None:
+                self.revision = found
+                self.revised.emit()
+
+        # A file that is being written reads badly for a moment; the next change is looked at again.
+        self.watch_work.run("Looking for changes", look, done, self.told.emit)
+
+    def accept_revision(self) -> None:
+        """Takes the changed file over; all steps are done again."""
+        if self.job is not None and self.revision is not None:
+            revised, self.revision = self.revision, None
+            self._change(accepted(self.job, revised), f"Take over the new {revised.new.name}")
+
+    def decline_revision(self) -> None:
+        """Stays with what the job has; this revision is not offered again."""
+        if self.revision is not None:
+            self._declined.add(self.revision.new.digest)
+            self.revision = None
+            self.evaluated.emit()
+
+    def _change_with(self, name: str, read: Callable[[Progress], tuple[Job, Shown]]) -> None:
+        """A change that is found by reading; where that fails, the job stays as it is."""
+
+        def done(result: tuple[Job, Shown]) -> None:
+            job, shown = result
+            if self._history is not None:
+                self._history.do(job, name)
+                self._recovery.start()
+                self._evaluated(shown)
+
+        self.work.run(name, read, done, self.failed.emit)
 
     def save(self, path: Path, preview: bytes = b"") -> bool:
         """Saves the job; False where it could not be, and says why."""
@@ -203,15 +334,20 @@ class Session(QObject):
 
     def cancel(self) -> None:
         """Stops what is being computed."""
-        self.work.cancel()
-        self.survey_work.cancel()
+        for lane in (self.work, self.survey_work, self.watch_work):
+            lane.cancel()
 
     def close(self) -> None:
         """Stops all work and forgets the recovery copy: the user has decided."""
-        self.work.stop_all()
-        self.survey_work.stop_all()
+        self.stop_all()
         self._recovery.stop()
         self._drop_recovery()
+
+    def stop_all(self) -> None:
+        """Stops all work for good."""
+        self.watcher.watch(())
+        for lane in (self.work, self.survey_work, self.watch_work):
+            lane.stop_all()
 
     # ------------------------------------------------------------------ computing
 
@@ -235,6 +371,8 @@ class Session(QObject):
         self.shown, self.surveyed_state = shown, None
 
     def _after_change(self) -> None:
+        job = self.job
+        self.watcher.watch([s.path for s in job.sources if s.link == "linked"] if job else ())
         self.history_changed.emit()
         self.evaluated.emit()
         self._survey()
@@ -244,11 +382,14 @@ class Session(QObject):
         state = evaluation.state
         scene = Scene.of([(s.colour, s.curves) for s in state.sketches])
         progress(0.9)
-        beneath = self.shown.beneath if self.shown and _same_place(self.shown, evaluation) else _beneath(evaluation)
+        if self.shown and _same_place(self.shown, evaluation):
+            beneath, notes = self.shown.beneath, self.shown.notes
+        else:
+            beneath, notes = _beneath(state)
         scene.prepare()
         boxes = extents_of(evaluation.first.curves()), extents_of(state.curves())
         progress(1.0)
-        return Shown(evaluation, scene, beneath, *boxes)
+        return Shown(evaluation, scene, beneath, notes, *boxes)
 
     def _survey(self) -> None:
         job, state = self.job, self.state
@@ -315,11 +456,25 @@ def _runs(process: int) -> bool:
 
 
 def _same_place(shown: Shown, evaluation: Evaluation) -> bool:
-    before = shown.evaluation
-    return before.received is evaluation.received and before.state.placement == evaluation.state.placement
+    before, after = shown.evaluation.state, evaluation.state
+    same = len(before.taken) == len(after.taken) and all(
+        a.drawing is b.drawing and a.unit == b.unit for a, b in zip(before.taken, after.taken, strict=True)
+    )
+    return same and (before.factor, before.shift) == (after.factor, after.shift)
 
 
-def _beneath(evaluation: Evaluation) -> Scene:
-    placed = evaluation.received.drawing.transformed(evaluation.state.placement.transform)
+def _beneath(state: State) -> tuple[Scene, tuple[Annotation, ...]]:
+    """The drawings as received, placed, without what their authors had hidden."""
+    placed = state.received()
     hidden = {layer.name for layer in placed.layers if not layer.shown}
-    return Scene.of([(0, [c for c in placed.curves if c.layer not in hidden])])
+    scene = Scene.of([(0, [c for c in placed.curves if c.layer not in hidden])])
+    return scene, tuple(n for n in placed.annotations if n.layer not in hidden)
+
+
+def _linked(path: Path) -> Source:
+    return Source.of(path.name, load_bytes(path), str(path.resolve()))
+
+
+def _new_job(path: Path, choice: TakeIn | None) -> Job:
+    job = Job.of(_linked(path))
+    return job if choice is None or choice == TakeIn() else job.with_step(choice)

@@ -6,7 +6,7 @@ import contextlib
 from pathlib import Path
 
 import msgspec
-from platformdirs import user_config_path, user_state_path
+from platformdirs import user_cache_path, user_config_path, user_state_path
 
 from syntaxa.app.theme.tokens import Look
 from syntaxa.files import write_atomically
@@ -33,6 +33,17 @@ class Settings:
         self.values = Remembered()
         with contextlib.suppress(OSError, msgspec.MsgspecError):
             self.values = msgspec.json.decode(self._path.read_bytes(), type=Remembered)
+
+    @property
+    def choices_path(self) -> Path:
+        """Where choices of intake are kept, beside the settings."""
+        return self._path.with_name("choices.json")
+
+    @property
+    def pictures_folder(self) -> Path:
+        """Where small pictures of drawings are kept; settings that lie elsewhere have their own."""
+        own = self._path != user_config_path("syntaxa") / "settings.json"
+        return self._path.parent / "pictures" if own else user_cache_path("syntaxa") / "pictures"
 
     def add_recent(self, path: Path) -> None:
         """Puts a drawing first among those opened lately."""

@@ -12,6 +12,7 @@ class Welcome(QFrame):
     """A card in the middle of the empty canvas."""
 
     open_wanted = pyqtSignal()
+    browse_wanted = pyqtSignal()
     demo_wanted = pyqtSignal()
 
     def __init__(self, parent: QWidget) -> None:
@@ -20,10 +21,10 @@ class Welcome(QFrame):
         column = QVBoxLayout(self)
         column.setContentsMargins(30, 26, 30, 26)
         column.setSpacing(10)
-        column.addWidget(label("Drop a DXF drawing here", "title"), 0, Qt.AlignmentFlag.AlignHCenter)
+        column.addWidget(label("Drop drawings here", "title"), 0, Qt.AlignmentFlag.AlignHCenter)
         text = label(
-            "Syntaxa settles its unit and origin, sorts its layers, closes its gaps, and hands back clean "
-            "closed profiles. Nothing is changed without a row in the ledger.",
+            "DXF, DWG, SVG, PDF, scans or triangles: Syntaxa settles unit and origin, sorts layers, closes gaps, and "
+            "hands back clean closed profiles. Nothing is changed without a row in the ledger.",
             "dim",
             wrap=True,
         )
@@ -31,14 +32,17 @@ class Welcome(QFrame):
         column.addWidget(text)
         row = QHBoxLayout()
         opening, demo = button("Open a drawing…", primary=True), button("Open the demo")
+        browse = button("Look through a folder…")
+        browse.clicked.connect(self.browse_wanted)
         opening.clicked.connect(self.open_wanted)
         demo.clicked.connect(self.demo_wanted)
         row.addStretch()
         row.addWidget(opening)
+        row.addWidget(browse)
         row.addWidget(demo)
         row.addStretch()
         column.addLayout(row)
-        self.setFixedSize(440, 196)
+        self.setFixedSize(500, 200)
         parent.installEventFilter(self)
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:

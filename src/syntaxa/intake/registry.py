@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from importlib import import_module
 from pathlib import Path
 from typing import cast
@@ -115,6 +115,12 @@ def reader_for(name: str, data: bytes) -> Reader:
 
 def read(name: str, data: bytes, progress: Progress = no_progress, options: ReadOptions = PLAIN) -> Received:
     """Reads a drawing from bytes; `name` is what messages call it."""
-    reader = reader_for(name, data).load()
+    reader = reader_for(name, data)
+    load = reader.load()
     with uncollected():
-        return reader(name, data, progress, options)
+        received = load(name, data, progress, options)
+    claimed = next((r for r in READERS if name.lower().endswith(r.endings)), reader)
+    if claimed is reader:
+        return received
+    note = f"The file is called a {claimed.name} file but holds {reader.name}."
+    return replace(received, report=replace(received.report, notes=(note, *received.report.notes)))

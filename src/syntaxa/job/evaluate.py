@@ -109,7 +109,7 @@ class Evaluator:
             known = self._read.get(key)
         if known is None:
             received = read(source.name, source.data, progress, options)
-            known = received, _verdict(received)
+            known = received, verdict_of(received)
             with self._lock:
                 self._read[key] = known
                 while len(self._read) > 8:
@@ -157,7 +157,8 @@ def _untouched(source: SourceRead) -> Taken:
     return Taken(source.number, source.name, own_ids(source.received.drawing, source.number), unit)
 
 
-def _verdict(received: Received) -> Verdict:
+def verdict_of(received: Received) -> Verdict:
+    """What the clues of a source say about its unit."""
     box = received.drawing.extents() or received.drawing.full_extents()
     size = max(box[2] - box[0], box[3] - box[1]) if box else None
     return hear(received.report.declared, received.report.metric, size)

@@ -22,18 +22,21 @@ from PyQt6.QtGui import (
     QPainter,
     QPaintEvent,
     QPen,
+    QRegion,
     QResizeEvent,
     QWheelEvent,
 )
 from PyQt6.QtWidgets import QWidget
 
-from syntaxa.app.canvas import overlays
+from syntaxa.app.canvas import notes, overlays
+from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
+from syntaxa.drawing.annotations import Annotation, union_of
 from syntaxa.drawing.model import Curve
 from syntaxa.mend.model import Finding, Region
 
@@ -63,6 +66,8 @@ class CanvasContent:
     beneath: Scene = field(default_factory=lambda: _EMPTY)
     regions: Sequence[Region] = ()
     findings: Sequence[Finding] = ()
+    notes: Sequence[Annotation] = ()
+    changes: ChangeMarks | None = None
 
     @cached_property
     def places(self) -> NDArray[np.float64]:
@@ -73,6 +78,8 @@ class CanvasContent:
 class Canvas(QWidget):
     """Shows a scene; tells what is hovered, selected and picked."""
 
+    box_drawn = pyqtSignal(float, float, float, float)
+    stepped = pyqtSignal(int)
     cursor_moved = pyqtSignal(float, float)
     selection_changed = pyqtSignal()
     point_picked = pyqtSignal(float, float)
@@ -106,6 +113,13 @@ class Canvas(QWidget):
         self._space = False
         self._band_from: QPointF | None = None
         self._picking = False
+        self._pick_says = ""
+        self._drawing_box = False
+        self._crop: tuple[float, float, float, float] | None = None
+        self._hidden_notes: frozenset[str] = frozenset()
+        self._fade = 0.6
+        #: Whether the wheel steps through drawings and zooms only with Ctrl.
+        self.wheel_steps = False
         self._fit_wanted = False
         self._settle = QTimer(self)
         self._settle.setSingleShot(True)
@@ -153,6 +167,33 @@ class Canvas(QWidget):
         self._show_beneath = shown
         self._begin_painting()
 
+    def hide_notes(self, kinds: frozenset[str]) -> None:
+        """Hides kinds of annotation."""
+        if kinds != self._hidden_notes:
+            self._hidden_notes = kinds
+            self._begin_painting()
+
+    def set_fade(self, share: float) -> None:
+        """How opaque pictures are, 0 to 1."""
+        self._fade = share
+        self._begin_painting()
+
+    def show_crop(self, box: tuple[float, float, float, float] | None) -> None:
+        """Marks a box (mm), or none."""
+        self._crop = box
+        self.update()
+
+    def start_box(self) -> None:
+        """The next drag draws a box instead of selecting; Escape gives up."""
+        self._drawing_box = True
+        self.setCursor(Qt.CursorShape.CrossCursor)
+        self.setFocus()
+
+    def select_ids(self, ids: frozenset[str]) -> None:
+        """Selects curves by their ids."""
+        self._selected = [k for k, c in enumerate(self._content.scene.curves) if c.id in ids]
+        self.update()
+
     def choose_finding(self, finding: Finding | None) -> None:
         """Marks one finding and the curves that it concerns."""
         self._chosen_finding = finding
@@ -179,9 +220,9 @@ class Canvas(QWidget):
         self.selection_changed.emit()
         self.update()
 
-    def start_picking(self) -> None:
-        """The next click picks a point; Escape gives up."""
-        self._picking = True
+    def start_picking(self, says: str) -> None:
+        """The next click picks a point, named beside the cursor; Escape gives up."""
+        self._picking, self._pick_says = True, says
         self.setCursor(Qt.CursorShape.CrossCursor)
         self.setFocus()
         self.update()
@@ -210,10 +251,18 @@ class Canvas(QWidget):
 
     def fit(self) -> None:
         """Shows everything."""
-        box = self._content.scene.extents() or self._content.beneath.extents()
+        scene, beneath = self._content.scene.extents(), self._content.beneath.extents()
+        box = union_of(b for b in (scene or beneath, self._notes_box()) if b is not None)
         self._fit_wanted = not self.isVisible()
         if box is not None:
             self.fit_box(box)
+
+    def _notes_box(self) -> tuple[float, float, float, float] | None:
+        shown = [n for n in self._content.notes if n.kind not in self._hidden_notes and n.kind != "construction"]
+        # Where there are curves, only pictures and dimensions count: a stray text must not make them small.
+        if len(self._content.scene):
+            shown = [n for n in shown if n.kind == "image"]
+        return union_of(n.box() for n in shown)
 
     def fit_box(self, box: tuple[float, float, float, float], margin: float = 0.08) -> None:
         """Shows a box (mm), clear of the rulers."""
@@ -255,13 +304,18 @@ class Canvas(QWidget):
             overlays.tint_regions(painter, some, view, tokens, self._chosen_region)
             painter.end()
             yield
+        yield from notes.paint_beneath(self._fresh, content.notes, view, tokens, self._hidden_notes, self._fade)
         if self._show_beneath:
             faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
             yield from slices(content.beneath, view, self._fresh, faded, True)
         scene = content.scene
-        pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+        if content.changes is not None:
+            pens = [pen_of(int(tokens.faded[1:], 16))] * len(scene.palette)
+        else:
+            pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
         smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
         yield from slices(scene, view, self._fresh, pens, smooth)
+        yield from notes.paint_above(self._fresh, content.notes, view, tokens, self._hidden_notes)
 
     def _paint_slice(self) -> None:
         if self._work is None:
@@ -295,9 +349,12 @@ class Canvas(QWidget):
             else:
                 painter.drawImage(frame, self._image)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        if len(self._content.scene) or len(self._content.beneath):
+        if len(self._content.scene) or len(self._content.beneath) or self._content.notes:
             overlays.draw_origin(painter, view, tokens)
+        if self._content.changes is not None:
+            draw_changes(painter, self._content.changes, view, tokens)
         self._draw_picked(painter)
+        self._draw_crop(painter)
         chosen = self._chosen_finding.key if self._chosen_finding else ""
         overlays.draw_findings(painter, self._content.findings, self._content.places, view, tokens, chosen)
         self._draw_band(painter)
@@ -334,6 +391,23 @@ class Canvas(QWidget):
             )
             overlays.draw_shapes(painter, [scene.curves[self._hover].shape], self._view, pen)
 
+    def _draw_crop(self, painter: QPainter) -> None:
+        if self._crop is None:
+            return
+        left, top = self._view.to_pixels(self._crop[0], self._crop[3])
+        right, bottom = self._view.to_pixels(self._crop[2], self._crop[1])
+        frame = QRectF(left, top, right - left, bottom - top)
+        shade = QColor(self._tokens.canvas)
+        shade.setAlphaF(0.62)
+        outside = QRegion(self.rect()).subtracted(QRegion(frame.toAlignedRect()))
+        painter.save()
+        painter.setClipRegion(outside)
+        painter.fillRect(self.rect(), shade)
+        painter.restore()
+        painter.setPen(QPen(QColor(self._tokens.accent), 1.6, Qt.PenStyle.DashDotLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRect(frame)
+
     def _draw_band(self, painter: QPainter) -> None:
         if self._band_from is None:
             return
@@ -352,7 +426,7 @@ class Canvas(QWidget):
             painter.setPen(QPen(QColor(self._tokens.persimmon), 1.6))
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.drawRect(QRectF(px - 5, py - 5, 10, 10))
-            text = f"Origin here: {self._format.text(x)}, {self._format.text(y)}"
+            text = f"{self._pick_says}: {self._format.text(x)}, {self._format.text(y)}"
             overlays.draw_label(painter, text, self._mouse, self._view, self._tokens)
         elif 0 <= self._hover < len(self._content.scene) and self._band_from is None:
             text = self._format.describe(self._content.scene.curves[self._hover])
@@ -369,9 +443,14 @@ class Canvas(QWidget):
         self._begin_painting()
 
     def wheelEvent(self, event: QWheelEvent | None) -> None:
-        if event is not None:
+        if event is None:
+            return
+        if self.wheel_steps and not event.modifiers() & Qt.KeyboardModifier.ControlModifier:
+            if event.angleDelta().y():
+                self.stepped.emit(-1 if event.angleDelta().y() > 0 else 1)
+        else:
             self.zoom(1.0015 ** event.angleDelta().y(), event.position())
-            event.accept()
+        event.accept()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         if event is None:
@@ -425,6 +504,11 @@ class Canvas(QWidget):
             return
         x, y = self._view.to_mm(min(begin.x(), end.x()), max(begin.y(), end.y()))
         u, v = self._view.to_mm(max(begin.x(), end.x()), min(begin.y(), end.y()))
+        if self._drawing_box:
+            self._drawing_box = False
+            self.unsetCursor()
+            self.box_drawn.emit(x, y, u, v)
+            return
         found = self._content.scene.within((x, y, u, v), touching=end.x() < begin.x())
         self._select(found, add)
 
@@ -471,7 +555,9 @@ class Canvas(QWidget):
             Qt.Key.Key_Down: (0, -step),
         }
         key = Qt.Key(event.key())
-        if key in moves:
+        if key in moves and self.wheel_steps and not event.modifiers() & Qt.KeyboardModifier.ControlModifier:
+            self.stepped.emit(1 if key in (Qt.Key.Key_Right, Qt.Key.Key_Down) else -1)
+        elif key in moves:
             self.look_at(self._view.panned(*moves[key]))
         elif key in (Qt.Key.Key_Plus, Qt.Key.Key_Equal):
             self.zoom(1.25)
@@ -481,8 +567,12 @@ class Canvas(QWidget):
             self._space = True
             self.setCursor(Qt.CursorShape.OpenHandCursor)
         elif key == Qt.Key.Key_Escape:
+            self._drawing_box = False
+            self.unsetCursor()
             self.stop_picking()
             self.clear_selection()
+        elif self.wheel_steps and key in (Qt.Key.Key_PageUp, Qt.Key.Key_PageDown):
+            self.stepped.emit(1 if key == Qt.Key.Key_PageDown else -1)
         else:
             super().keyPressEvent(event)
 

@@ -51,11 +51,12 @@ class RoutePanel(StagePanel):
         self.setEnabled(shown is not None)
         if shown is None:
             return
-        drawing = shown.evaluation.received.drawing
-        count = Counter(c.layer for c in drawing.curves)
+        first = shown.evaluation.first
+        curves = [c for t in first.taken if not t.into for c in t.drawing.curves]
+        count = Counter(c.layer for c in curves)
         left_out = self._left_out()
         self._table.blockSignals(True)
-        layers = [layer for layer in drawing.layers if count[layer.name]]
+        layers = [layer for layer in self.session.layers if count[layer.name]]
         self._table.setRowCount(len(layers))
         for k, layer in enumerate(layers):
             item = QTableWidgetItem(layer.name)
@@ -69,7 +70,7 @@ class RoutePanel(StagePanel):
         self._table.blockSignals(False)
         state = shown.evaluation.state
         taken_curves = sum(count[layer.name] for layer in layers if layer.name not in left_out)
-        self._sum.setText(f"{len(state.sketches)} sketches from {taken_curves} of {len(drawing.curves)} curves.")
+        self._sum.setText(f"{len(state.sketches)} sketches from {taken_curves} of {len(curves)} curves.")
 
     def _left_out(self) -> set[str]:
         job, shown = self.session.job, self.session.shown
@@ -80,7 +81,7 @@ class RoutePanel(StagePanel):
             if step.only is not None:
                 return {layer.name for layer in self.session.layers} - set(step.only)
             return set(step.left_out)
-        return set(hidden_layers(shown.evaluation.received.drawing))
+        return set(hidden_layers(shown.evaluation.first))
 
     def _switched(self, item: QTableWidgetItem) -> None:
         if item.column() == 0:
@@ -96,7 +97,7 @@ class RoutePanel(StagePanel):
 
     def _as_in_file(self) -> None:
         if self.session.shown is not None:
-            self._leave_out(set(hidden_layers(self.session.shown.evaluation.received.drawing)))
+            self._leave_out(set(hidden_layers(self.session.shown.evaluation.first)))
 
 
 def _swatch(colour: int, taken: bool) -> QIcon:

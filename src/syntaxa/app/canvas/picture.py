@@ -1,0 +1,38 @@
+"""A drawing as a picture of a given size, painted at once."""
+
+from __future__ import annotations
+
+from PyQt6.QtGui import QColor, QImage
+
+from syntaxa.app.canvas import notes
+from syntaxa.app.canvas.render import pen_of, slices
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.view import View
+from syntaxa.app.theme.tokens import Tokens, readable_on
+from syntaxa.drawing.model import Drawing
+
+
+def picture_of(drawing: Drawing, width: int, height: int, tokens: Tokens) -> QImage:
+    """Everything that the drawing's author had showing, fitted into the size."""
+    hidden = {x.name for x in drawing.layers if not x.shown}
+    colours = {x.name: x.colour for x in drawing.layers}
+    by_layer: dict[str, list] = {}  # type: ignore[type-arg]
+    for curve in drawing.curves:
+        if curve.layer not in hidden:
+            by_layer.setdefault(curve.layer, []).append(curve)
+    shown = [n for n in drawing.annotations if n.layer not in hidden]
+    scene = Scene.of([(colours.get(layer, 0), curves) for layer, curves in by_layer.items()])
+    image = QImage(width, height, QImage.Format.Format_RGB32)
+    image.fill(QColor(tokens.canvas))
+    box = scene.extents() or drawing.full_extents()
+    if box is None:
+        return image
+    view = View().sized(width, height).fitted(box, 0.06)
+    for _ in notes.paint_beneath(image, shown, view, tokens, (), 1.0):
+        pass
+    pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+    for _ in slices(scene, view, image, pens, True):
+        pass
+    for _ in notes.paint_above(image, shown, view, tokens, ()):
+        pass
+    return image
