@@ -36,7 +36,7 @@ def choose_unit(qtbot, window, row):
 def test_an_empty_window_teaches_what_to_do(window):
     assert window.welcome.isVisible()
     texts = [b.text() for b in window.welcome.findChildren(QPushButton)]
-    assert texts == ["Open a drawing…", "Open the demo"]
+    assert texts == ["Open a drawing…", "Look through a folder…", "Open the demo"]
     assert not window.actions_.by_method["save"].isEnabled()
 
 

@@ -38,7 +38,9 @@ class Choosers:
 
     def choose_layer(self, parent: QWidget, names: list[str]) -> str | None:
         """One layer of several."""
-        name, sure = QInputDialog.getItem(parent, "Replace one layer", "The layer to take from another file:", names, 0, False)
+        name, sure = QInputDialog.getItem(
+            parent, "Replace one layer", "The layer to take from another file:", names, 0, False
+        )
         return name if sure else None
 
     def save_job(self, parent: QWidget, folder: str, name: str) -> Path | None:

@@ -92,8 +92,9 @@ class MainWindow(QMainWindow):
         if settings.values.geometry:
             self.restoreGeometry(QByteArray(settings.values.geometry))
         self._dress()
+        self.actions_.by_method["toggle_notes"].setChecked(True)
+        self.actions_.by_method["toggle_ledger"].setChecked(settings.values.ledger)
         self.show_stage(0)
-        self.toggle_ledger(settings.values.ledger)
         self._refresh()
 
     # ------------------------------------------------------------------ making
@@ -492,7 +493,9 @@ class MainWindow(QMainWindow):
             into = next((c.layer for c in content.curves if c.layer in there), f"from {content.job}")
             self.session.do(PasteCurves(content.curves, content.base, x, y, into, content.job))
 
-        self._pick("Lower left here", "Click where the lower left corner of the curves goes; ends and centres snap.", put)
+        self._pick(
+            "Lower left here", "Click where the lower left corner of the curves goes; ends and centres snap.", put
+        )
 
     def select_all(self) -> None:
         """Selects every curve."""
@@ -534,7 +537,7 @@ class MainWindow(QMainWindow):
         action = self.actions_.by_method["toggle_ledger"]
         if shown is not None:
             action.setChecked(shown)
-        self.ledger.setVisible(action.isChecked())
+        self._show_middle()
 
     def switch_look(self) -> None:
         """Changes between Paper and Night."""
@@ -626,6 +629,8 @@ class MainWindow(QMainWindow):
     def _show_middle(self) -> None:
         at_shelf = self.intake.looking and self.stack.currentIndex() == 0
         self.middle.setCurrentWidget(self.shelf if at_shelf else self.canvas)
+        # The choices need the room, and the ledger has no part in them.
+        self.ledger.setVisible(self.actions_.by_method["toggle_ledger"].isChecked() and not at_shelf)
 
     def _show_choices(self) -> None:
         there = self.session.job is not None
@@ -640,7 +645,9 @@ class MainWindow(QMainWindow):
         self._refresh()
         self._show_content()
         says = f"{revised.new.name} changed on disk: {revised.changes.sentence()}."
-        self.banner.tell(says, (("Look at it", self._look_at_revision), ("Stay with the old", self.session.decline_revision)))
+        self.banner.tell(
+            says, (("Look at it", self._look_at_revision), ("Stay with the old", self.session.decline_revision))
+        )
 
     def _look_at_revision(self) -> None:
         self.leave_shelf()
@@ -785,7 +792,9 @@ class MainWindow(QMainWindow):
         self.canvas.fit_box(region.box, margin=0.18)
 
     def _pick_origin(self) -> None:
-        self._pick("Origin here", "Click the point that becomes the origin; ends and centres snap.", self.measure.place_at)
+        self._pick(
+            "Origin here", "Click the point that becomes the origin; ends and centres snap.", self.measure.place_at
+        )
 
     def _pick(self, label: str, says: str, goal: Callable[[float, float], None]) -> None:
         """The next click on the canvas goes to `goal`."""

@@ -41,7 +41,9 @@ def _reading(command: argparse.ArgumentParser) -> None:
     command.add_argument("--layout", default="", metavar="NAME", help="layout of a DXF or DWG, instead of model space")
     command.add_argument("--password", default="", help="of a PDF that its author locked")
     command.add_argument("--density", type=float, default=96.0, metavar="N", help="pixels to the inch of an SVG")
-    command.add_argument("--section", type=float, metavar="HEIGHT", help="where triangles are cut, in the file's numbers")
+    command.add_argument(
+        "--section", type=float, metavar="HEIGHT", help="where triangles are cut, in the file's numbers"
+    )
     command.add_argument("--layers", metavar="A,B", help="take these layers only")
     command.add_argument("--skip-layers", metavar="C,D", help="leave these layers out")
 

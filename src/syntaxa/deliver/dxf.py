@@ -17,9 +17,9 @@ from syntaxa.deliver.profiles import Profiles
 from syntaxa.drawing.units import HEADER_CODE_OF_UNIT, MM_PER_UNIT
 from syntaxa.errors import DeliverError
 from syntaxa.geometry.rows import shape_of_rows
+from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
-from syntaxa.geometry.runs import rows_of
 
 Release = Literal["R12", "R2018"]
 

@@ -8,9 +8,9 @@ from xml.sax.saxutils import quoteattr
 
 from syntaxa.deliver.profiles import Profiles
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline, bounds
 from syntaxa.geometry.transform import Transform
-from syntaxa.geometry.runs import rows_of
 
 #: mm round the drawing, so that strokes on its edge are not cut.
 _MARGIN = 1.0

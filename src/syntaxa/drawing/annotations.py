@@ -5,6 +5,7 @@ They are placed like curves and can be drawn, but nothing is made of them.
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
@@ -218,7 +219,7 @@ def strokes_of(dimension: Dimension) -> Iterator[Shape]:
         yield from dimension.strokes
         return
     measured = dimension.points[1:] if dimension.measures in ("linear", "aligned") else dimension.points
-    for a, b in zip(measured, measured[1:], strict=False):
+    for a, b in itertools.pairwise(measured):
         if a != b:
             yield Line(a, b)
     if dimension.measures == "radius" and len(dimension.points) > 1:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Any
+from collections.abc import Callable
 
 import msgspec
 
@@ -63,11 +63,11 @@ def _spline(a: tuple[float, ...], b: tuple[float, ...], c: tuple[float, ...]) ->
     return Spline(degree, points, b, c[1:])
 
 
-_MAKERS: dict[str, Any] = {
-    "line": lambda a, b, c: Line(Point(*a[:2]), Point(*a[2:])),
-    "circle": lambda a, b, c: Circle(Point(*a[:2]), a[2]),
-    "arc": lambda a, b, c: Arc(Point(*a[:2]), *a[2:]),
-    "ellipse": lambda a, b, c: EllipseArc(Point(*a[:2]), Vector(*a[2:4]), *a[4:]),
+_MAKERS: dict[str, Callable[..., Shape]] = {
+    "line": lambda a, *_: Line(Point(*a[:2]), Point(*a[2:])),
+    "circle": lambda a, *_: Circle(Point(*a[:2]), a[2]),
+    "arc": lambda a, *_: Arc(Point(*a[:2]), *a[2:]),
+    "ellipse": lambda a, *_: EllipseArc(Point(*a[:2]), Vector(*a[2:4]), *a[4:]),
     "polyline": lambda a, b, c: Polyline(_points(a), b, bool(c[0])),
     "spline": _spline,
 }

@@ -93,7 +93,9 @@ class State:
 
     def layers(self) -> Iterator[str]:
         """Names of all layers of all sources, each once."""
-        yield from dict.fromkeys(n for t in self.taken for n in (*(x.name for x in t.drawing.layers), *_used(t.drawing)))
+        yield from dict.fromkeys(
+            n for t in self.taken for n in (*(x.name for x in t.drawing.layers), *_used(t.drawing))
+        )
 
     def curves(self) -> Iterator[Curve]:
         """All curves of all sketches."""

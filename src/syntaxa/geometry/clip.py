@@ -6,6 +6,8 @@ become arc runs within the fit tolerance, those that lie wholly inside stay what
 
 from __future__ import annotations
 
+from typing import TypeAlias
+
 import numpy as np
 import shapely
 from shapely import MultiPolygon, Polygon
@@ -19,7 +21,7 @@ from syntaxa.geometry.shapes import Shape, bounds
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
 
-Area = Polygon | MultiPolygon
+Area: TypeAlias = "Polygon | MultiPolygon"
 
 
 def area_of(points: Floats) -> Area:

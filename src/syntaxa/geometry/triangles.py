@@ -96,7 +96,7 @@ def _cut(triangles: Floats, height: float) -> Floats:
     first = np.where(swap[:, None], ends[1], ends[0])
     second = np.where(swap[:, None], ends[0], ends[1])
     segments = np.hstack([first, second])
-    return segments[np.hypot(*(second - first).T) > 0]
+    return np.asarray(segments[np.hypot(*(second - first).T) > 0])
 
 
 def _chained(segments: Floats) -> list[Line | Polyline]:

@@ -7,6 +7,7 @@ Directions do not count. Cost: n log n.
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections import defaultdict
 from collections.abc import Callable, Hashable, Iterable, Sequence
@@ -76,11 +77,15 @@ def compare(old: Drawing, new: Drawing) -> Changes:
     kept += pairs
     pairs, left_old, left_new = _matched(left_old, left_new, place_of)
     moved += [Moved(a, b, 0.0) for a, b in pairs]
-    pairs, left_old, left_new = _matched(left_old, left_new, lambda c: (c.handle, c.layer, c.shape.kind) if c.handle else None)
+    pairs, left_old, left_new = _matched(
+        left_old, left_new, lambda c: (c.handle, c.layer, c.shape.kind) if c.handle else None
+    )
     moved += [Moved(a, b, _distance(a.shape, b.shape)) for a, b in pairs]
     pairs, left_old, left_new = _elsewhere(left_old, left_new, digits)
     moved += [Moved(a, b, _distance(a.shape, b.shape)) for a, b in pairs]
-    return Changes(tuple(left_new), tuple(left_old), tuple(moved), len(kept), _by_layer(kept, moved, left_old, left_new))
+    return Changes(
+        tuple(left_new), tuple(left_old), tuple(moved), len(kept), _by_layer(kept, moved, left_old, left_new)
+    )
 
 
 def _digits(old: Drawing, new: Drawing) -> int:
@@ -142,7 +147,12 @@ def _by_layer(
 ) -> tuple[LayerChanges, ...]:
     count: dict[str, list[int]] = defaultdict(lambda: [0, 0, 0, 0])
     for column, layers in enumerate(
-        ([c.layer for c in added], [c.layer for c in removed], [m.after.layer for m in moved], [b.layer for _, b in kept])
+        (
+            [c.layer for c in added],
+            [c.layer for c in removed],
+            [m.after.layer for m in moved],
+            [b.layer for _, b in kept],
+        )
     ):
         for layer in layers:
             count[layer][column] += 1
@@ -194,12 +204,11 @@ def _place(shape: Shape, digits: int) -> Hashable:
         backward = [-b + 0.0 for b in reversed(bulges if closed else bulges[:-1])]
         if closed:
             backward = [*backward[1:], backward[0]]
-        forward_key, backward_key = (points, bulges if closed else bulges[:-1]), (points[::-1], backward)
-        return "polyline", closed, *map(tuple, min(forward_key, backward_key))
+        forward = bulges if closed else bulges[:-1]
+        return "polyline", closed, min((tuple(points), tuple(forward)), (tuple(points[::-1]), tuple(backward)))
     if isinstance(shape, Spline):
         more = tuple(_rounded(w, 8) for w in shape.weights)
-    ordered = min((points, more), (points[::-1], more[::-1]))
-    return shape.kind, *map(tuple, ordered)
+    return shape.kind, min((tuple(points), more), (tuple(points[::-1]), more[::-1]))
 
 
 def _form(shape: Shape, digits: int) -> Hashable:
@@ -212,5 +221,5 @@ def _form(shape: Shape, digits: int) -> Hashable:
     if isinstance(shape, EllipseArc):
         return "ellipse", _rounded(shape.major.length, digits), _rounded(shape.ratio, 7), _rounded(abs(shape.sweep), 7)
     points = _defining(shape)
-    steps = [_rounded(a.distance_to(b), digits) for a, b in zip(points, points[1:], strict=False)]
+    steps = [_rounded(a.distance_to(b), digits) for a, b in itertools.pairwise(points)]
     return shape.kind, tuple(min(steps, steps[::-1]))

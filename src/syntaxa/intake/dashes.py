@@ -34,10 +34,10 @@ def join_dashes(curves: Sequence[Curve]) -> tuple[list[Curve], int]:
     gone: set[int] = set()
     for strokes in carriers.values():
         for row in _rows(sorted(strokes)):
-            first, last = curves[row[0][2]], curves[row[-1][2]]
-            assert isinstance(first.shape, Line), "only lines were gathered"
-            assert isinstance(last.shape, Line), "only lines were gathered"
-            ends = sorted((first.shape.start, first.shape.end, last.shape.start, last.shape.end), key=lambda p: _along(p.x, p.y, first.shape))  # type: ignore[arg-type]
+            first = curves[row[0][2]]
+            ends = [p for k in (row[0][2], row[-1][2]) for p in (curves[k].shape.start, curves[k].shape.end)]
+            way = first.shape.end - first.shape.start
+            ends.sort(key=lambda p: way.x * p.x + way.y * p.y)
             style = replace(first.style, line_type="DASHED")
             joined[row[0][2]] = replace(first, shape=Line(ends[0], ends[-1]), style=style)
             gone |= {k for _, _, k in row}
@@ -55,11 +55,6 @@ def _carrier(line: Line) -> tuple[tuple[int, int], float, float]:
     offset = -sine * line.start.x + cosine * line.start.y
     low, high = sorted(cosine * p.x + sine * p.y for p in (line.start, line.end))
     return (round(angle / _ANGLE), round(offset / max(step.length * 0.02, 1e-9) / 4)), low, high
-
-
-def _along(x: float, y: float, line: Line) -> float:
-    step = line.end - line.start
-    return step.x * x + step.y * y
 
 
 def _rows(strokes: list[_Stroke]) -> list[list[_Stroke]]:

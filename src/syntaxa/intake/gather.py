@@ -8,12 +8,10 @@ from __future__ import annotations
 import math
 from collections import Counter
 
-from shapely import MultiPolygon, Polygon
-
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Curve, Drawing, Layer, Style
 from syntaxa.errors import Progress
-from syntaxa.geometry.clip import clipped
+from syntaxa.geometry.clip import Area, clipped
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape
 from syntaxa.geometry.triangles import Mesh
@@ -27,8 +25,6 @@ MOST_THINGS = 1_000_000
 
 #: Groups, blocks, forms and the like, one in the other.
 DEEPEST = 48
-
-Area = Polygon | MultiPolygon
 
 
 class TooMuch(Exception):  # noqa: N818  it ends the reading, what was read stays
@@ -82,10 +78,10 @@ class Gathered:
         key = (colour, line_type, weight)
         return self._styles.setdefault(key, Style(*key))
 
-    def layer(self, name: str, colour: int = 0, **changes: bool) -> None:
+    def layer(self, name: str, colour: int = 0, visible: bool = True) -> None:
         """Makes a layer known; the first word on it holds."""
         if name not in self.layers:
-            self.layers[name] = Layer(name, colour, **changes)
+            self.layers[name] = Layer(name, colour, visible)
 
     def add(
         self,

@@ -101,11 +101,11 @@ def shapes_of(run: Run, rounding: float) -> list[Shape]:
     circle = _whole_circle(pieces, closed, rounding)
     if circle is not None:
         return [circle]
-    shapes: list[Shape] = []
     whole = closed and all(isinstance(p, Line | Arc) for p in pieces)
-    for group in _groups(pieces):
-        shapes.append(_shape_of(group, closed=whole, loop=closed and len(group) == len(pieces), rounding=rounding))
-    return shapes
+    return [
+        _shape_of(group, closed=whole, loop=closed and len(group) == len(pieces), rounding=rounding)
+        for group in _groups(pieces)
+    ]
 
 
 def _plain(piece: Piece, rounding: float) -> Piece:
@@ -208,7 +208,7 @@ def _shape_of(group: list[Piece], closed: bool, loop: bool, rounding: float) -> 
     if isinstance(first, Cubic):
         return _spline([p for p in group if isinstance(p, Cubic)], loop)
     if len(group) == 1 and not closed:
-        return first  # type: ignore[return-value]
+        return first
     return _polyline([p for p in group if isinstance(p, Line | Arc)], closed, rounding)
 
 
@@ -255,7 +255,9 @@ def _spline(pieces: list[Cubic], loop: bool) -> Spline:
     if loop:
         points[-1] = points[0]
     count = len(pieces)
-    knots = [0.0] * 4 + list(itertools.chain.from_iterable([float(k)] * 3 for k in range(1, count))) + [float(count)] * 4
+    knots = (
+        [0.0] * 4 + list(itertools.chain.from_iterable([float(k)] * 3 for k in range(1, count))) + [float(count)] * 4
+    )
     return Spline(3, tuple(points), tuple(knots))
 
 

@@ -77,7 +77,7 @@ def unit_question(content: CopiedCurves, here: State) -> str:
 
 
 class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
-    """Puts copied curves (mm) down with their base point at x, y (mm), in a sketch of their own or one that is there."""
+    """Puts copied curves (mm) down with their base point at x, y (mm), in a sketch of that name."""
 
     curves: tuple[PlainCurve, ...]
     base: tuple[float, float]

@@ -64,7 +64,9 @@ def _read(name: str, data: bytes, progress: Progress, options: ReadOptions) -> R
     across, up = _size(width, height, density, options, gathered)
     gathered.layer("picture")
     gathered.note(
-        Picture(gathered.unique("picture"), "picture", Point(0.0, 0.0), Vector(across, 0.0), Vector(0.0, up), name, shown)
+        Picture(
+            gathered.unique("picture"), "picture", Point(0.0, 0.0), Vector(across, 0.0), Vector(0.0, up), name, shown
+        )
     )
     gathered.skip("pixels", "A picture has no curves; it lies under the drawing to be measured and traced.")
     sheets = tuple(Sheet(str(k), f"Page {k}") for k in range(1, pages + 1)) if pages > 1 else ()
@@ -73,7 +75,7 @@ def _read(name: str, data: bytes, progress: Progress, options: ReadOptions) -> R
 
 
 def _is_turned(image: Image.Image) -> bool:
-    return image.getexif().get(0x0112, 1) != 1
+    return bool(image.getexif().get(0x0112, 1) != 1)
 
 
 def _as_png(image: Image.Image) -> bytes:
@@ -91,9 +93,7 @@ def _density(image: Image.Image) -> float | None:
     return value if math.isfinite(value) and _LEAST_DENSITY <= value <= _MOST_DENSITY else None
 
 
-def _size(
-    width: int, height: int, density: float | None, options: ReadOptions, out: Gathered
-) -> tuple[float, float]:
+def _size(width: int, height: int, density: float | None, options: ReadOptions, out: Gathered) -> tuple[float, float]:
     """Width and height in mm: as typed, else as the file claims, else at 96 to the inch."""
     if options.width_mm > 0 or options.height_mm > 0:
         across = options.width_mm or options.height_mm * width / height

@@ -72,7 +72,9 @@ READERS: tuple[Reader, ...] = (
     Reader("dwg", "DWG", (".dwg",), _looks_like_dwg, "syntaxa.intake.dwg.reader"),
     Reader("svg", "SVG", (".svg",), _looks_like_svg, "syntaxa.intake.svg.reader"),
     Reader("pdf", "PDF", (".pdf",), _looks_like_pdf, "syntaxa.intake.pdf.reader"),
-    Reader("image", "picture", (".png", ".jpg", ".jpeg", ".tif", ".tiff"), _looks_like_picture, "syntaxa.intake.picture"),
+    Reader(
+        "image", "picture", (".png", ".jpg", ".jpeg", ".tif", ".tiff"), _looks_like_picture, "syntaxa.intake.picture"
+    ),
     Reader("stl", "STL", (".stl",), looks_like_stl, "syntaxa.intake.stl"),
 )
 

@@ -104,7 +104,9 @@ def disagreements(received: Received) -> list[Disagreement]:
         if isinstance(dimension, Dimension) and (pair := disagreement(dimension)) is not None:
             says, drawn = (round(v, 6) for v in pair)
             found.append(
-                Disagreement(dimension.id, dimension.layer, dimension.measures, says, drawn, dimension.text or f"{says:g}")
+                Disagreement(
+                    dimension.id, dimension.layer, dimension.measures, says, drawn, dimension.text or f"{says:g}"
+                )
             )
     return found
 

@@ -16,7 +16,9 @@ def add_solids(out: Gathered, solids: list[tuple[str, str, Floats]], options: Re
     tops: list[float] = []
     ready: list[tuple[str, str, Floats]] = []
     for name, layer, raw in solids:
-        good = np.isfinite(raw).all(axis=(1, 2)) & (np.abs(np.where(np.isfinite(raw), raw, 0)) <= LARGEST).all(axis=(1, 2))
+        good = np.isfinite(raw).all(axis=(1, 2)) & (np.abs(np.where(np.isfinite(raw), raw, 0)) <= LARGEST).all(
+            axis=(1, 2)
+        )
         broken += int((~good).sum())
         clean = cleaned(turned_up(raw[good], options.up), options.least_area)
         small, doubled = small + clean.small, doubled + clean.doubled

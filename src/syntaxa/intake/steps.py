@@ -66,7 +66,9 @@ class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
         if self.only is not None:
             said.append(f"{len(self.only)} layers" if len(self.only) != 1 else f"layer {self.only[0]}")
         if self.left_out:
-            said.append(f"{len(self.left_out)} layers left" if len(self.left_out) != 1 else f"without {self.left_out[0]}")
+            said.append(
+                f"{len(self.left_out)} layers left" if len(self.left_out) != 1 else f"without {self.left_out[0]}"
+            )
         if self.skip_kinds:
             said.append(f"no {', '.join(self.skip_kinds)}")
         if self.skip_hidden:
@@ -87,7 +89,9 @@ class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
         mine = next((t for t in state.taken if t.number == self.source), None)
         known = set() if mine is None else {layer.name for layer in mine.drawing.layers}
         missing = tuple(n for n in (*self.left_out, *(self.only or ())) if n not in known)
-        return replace(state, taken=taken), Entry(abs(before - after), says=f"{after} of {before} curves.", missing=missing)
+        return replace(state, taken=taken), Entry(
+            abs(before - after), says=f"{after} of {before} curves.", missing=missing
+        )
 
     def _taken(self, taken: Taken) -> Taken:
         drawing = chosen_of(taken.drawing, self)
@@ -112,7 +116,9 @@ def chosen_of(drawing: Drawing, choice: TakeIn) -> Drawing:
     curves = [
         c
         for c in drawing.curves
-        if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id.partition(":")[2] in ids or c.id in ids)
+        if keep("curves", c.layer)
+        and c.layer not in hidden
+        and (ids is None or c.id.partition(":")[2] in ids or c.id in ids)
     ]
     annotations = [a for a in drawing.annotations if keep(a.kind, a.layer) and a.layer not in hidden]
     if choice.box is not None:
@@ -120,7 +126,7 @@ def chosen_of(drawing: Drawing, choice: TakeIn) -> Drawing:
         annotations = [a for a in annotations if _meets(a, choice.box)]
     if choice.dissolve:
         curves = [replace(c, block="") if c.block else c for c in curves]
-    left = {x for x in choice.left_out} | hidden
+    left = hidden | set(choice.left_out)
     layers = [x for x in drawing.layers if x.name not in left and (choice.only is None or x.name in choice.only)]
     return replace(drawing, curves=tuple(curves), annotations=tuple(annotations), layers=tuple(layers))
 

@@ -89,9 +89,7 @@ class Evaluator:
         """A source as a drawing, kept for when it is evaluated."""
         return self._source(source, options, progress).received
 
-    def _run(
-        self, steps: list[JobStep], state: State, digest: str, progress: Progress
-    ) -> tuple[State, str, list[Row]]:
+    def _run(self, steps: list[JobStep], state: State, digest: str, progress: Progress) -> tuple[State, str, list[Row]]:
         ledger = []
         for k, job_step in enumerate(steps):
             progress(k / len(steps))

@@ -91,7 +91,9 @@ class Job:
         if len(self.sources) == 1:
             return self
         sources = tuple(s for s in self.sources if s.number != number)
-        return replace(self, sources=sources, steps=tuple(s for s in self.steps if getattr(s.step, "source", 0) != number))
+        return replace(
+            self, sources=sources, steps=tuple(s for s in self.steps if getattr(s.step, "source", 0) != number)
+        )
 
     def taking(self, number: int = 1) -> TakeIn:
         """What is taken of a source, as its step says or else everything."""
@@ -142,7 +144,7 @@ def _same_slot(old: Step, new: Step) -> bool:
 
 
 def own_ids(drawing: Drawing, number: int) -> Drawing:
-    """The drawing of a source with ids that no other source of the job has: all but the first put their number first."""
+    """The drawing of a source with ids that no other has: those of all but the first begin with their number."""
     if number == 1:
         return drawing
     return replace(

@@ -8,7 +8,18 @@ from collections.abc import Collection, Iterator, Sequence
 from threading import Lock
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QFont, QFontMetricsF, QImage, QPainter, QPainterPath, QPen, QTransform
+from PyQt6.QtGui import (
+    QBrush,
+    QColor,
+    QFont,
+    QFontMetricsF,
+    QImage,
+    QPainter,
+    QPainterPath,
+    QPen,
+    QPolygonF,
+    QTransform,
+)
 
 from syntaxa.app.canvas.overlays import polygon_of
 from syntaxa.app.canvas.view import View
@@ -75,7 +86,9 @@ def _paint(
 
 
 def _draw(painter: QPainter, note: Annotation, view: View, tokens: Tokens, fade: float) -> None:
-    ink = QColor(readable_on(note.colour, tokens.canvas) if note.colour is not None else QColor(tokens.dim).rgb() & 0xFFFFFF)
+    ink = QColor(
+        readable_on(note.colour, tokens.canvas) if note.colour is not None else QColor(tokens.dim).rgb() & 0xFFFFFF
+    )
     if isinstance(note, Text):
         draw_text(painter, note, view, ink)
     elif isinstance(note, Dimension):
@@ -189,7 +202,7 @@ def _draw_picture(painter: QPainter, picture: Picture, view: View, ink: QColor, 
     pen.setStyle(Qt.PenStyle.DashLine)
     painter.setPen(pen)
     painter.setBrush(Qt.BrushStyle.NoBrush)
-    painter.drawPolygon(corners)
+    painter.drawPolygon(QPolygonF(corners))
     if image.isNull():
         painter.drawText(QRectF(corners[3], corners[1]).normalized(), Qt.AlignmentFlag.AlignCenter, picture.name)
 
@@ -204,7 +217,10 @@ def _image_of(data: bytes) -> QImage:
     image = QImage.fromData(data) if data else QImage()
     if max(image.width(), image.height()) > _LARGEST_PICTURE:
         image = image.scaled(
-            _LARGEST_PICTURE, _LARGEST_PICTURE, Qt.AspectRatioMode.KeepAspectRatio, Qt.TransformationMode.SmoothTransformation
+            _LARGEST_PICTURE,
+            _LARGEST_PICTURE,
+            Qt.AspectRatioMode.KeepAspectRatio,
+            Qt.TransformationMode.SmoothTransformation,
         )
     with _decoding:
         _decoded[key] = (data, image)

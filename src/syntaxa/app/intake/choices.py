@@ -268,7 +268,7 @@ class Choices(QWidget):
             self._layers.setItem(k, 1, cell(str(curves or "–"), figure=True))
             self._layers.setItem(k, 2, cell(str(notes or "–"), figure=True))
         self._layers.blockSignals(False)
-        self._layers.setFixedHeight(36 + 28 * min(max(len(layers), 1), 7))
+        self._layers.setFixedHeight(34 + 28 * min(max(len(layers), 1), 7))
         hidden = any(not shown for *_, shown in layers)
         self._check(self._hidden, choice.skip_hidden)
         self._hidden.setVisible(hidden)

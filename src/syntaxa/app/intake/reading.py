@@ -19,32 +19,43 @@ from syntaxa.intake.model import PLAIN, ReadOptions
 class _Field:
     """A field: which option it sets, its label, the formats that have it, and its kind.
 
-    kind  "check", "text", "number", or choices as (value, words)
+    kind     "check", "text", "number", "optional" for a number that may be missing, or "one of"
+    choices  value and words of each, for "one of"
     """
 
     option: str
     says: str
     formats: tuple[str, ...]
-    kind: str | tuple[tuple[Any, str], ...]
+    kind: str = "one of"
     tip: str = ""
+    choices: tuple[tuple[Any, str], ...] = ()
 
 
 _FIELDS = (
-    _Field("density", "Pixels to the inch", ("svg",), ((96.0, "96, the standard"), (90.0, "90"), (72.0, "72"))),
+    _Field("density", "Pixels to the inch", ("svg",), choices=((96.0, "96, the standard"), (90.0, "90"), (72.0, "72"))),
     _Field(
         "grouping",
         "Layers are",
         ("svg", "pdf"),
-        (("auto", "named groups, else colours"), ("groups", "named groups"), ("colour", "colours"), ("one", "one for all")),
+        choices=(
+            ("auto", "named groups, else colours"),
+            ("groups", "named groups"),
+            ("colour", "colours"),
+            ("one", "one for all"),
+        ),
     ),
-    _Field("fills", "Filled areas become", ("pdf",), (("outlines", "outlines"), ("hatches", "hatches"))),
+    _Field("fills", "Filled areas become", ("pdf",), choices=(("outlines", "outlines"), ("hatches", "hatches"))),
     _Field("clip", "Cut at clip paths", ("svg", "pdf"), "check", "Cuts curves where the page does not show them"),
     _Field("join_dashes", "Join dashes drawn one by one", ("pdf",), "check", "Rows of equal strokes become one line"),
-    _Field("flatten", "Lay tilted curves flat", ("dxf", "dwg"), "check", "Instead of leaving out what is off the plane"),
+    _Field(
+        "flatten", "Lay tilted curves flat", ("dxf", "dwg"), "check", "Instead of leaving out what is off the plane"
+    ),
     _Field("width_mm", "Width in mm", ("image",), "number", "0 takes the height, or what the file says"),
     _Field("height_mm", "Height in mm", ("image",), "number", "0 takes the width, or what the file says"),
-    _Field("up", "Up is", ("stl",), (("z", "z"), ("y", "y"), ("x", "x"))),
-    _Field("section", "Cut at height", ("stl", "dxf mesh"), "optional", "In the file's numbers; empty for half the height"),
+    _Field("up", "Up is", ("stl",), choices=(("z", "z"), ("y", "y"), ("x", "x"))),
+    _Field(
+        "section", "Cut at height", ("stl", "dxf mesh"), "optional", "In the file's numbers; empty for half the height"
+    ),
     _Field("least_area", "Skip triangles up to", ("stl", "dxf mesh"), "number", "Area in the file's numbers, squared"),
     _Field("mesh_name", "Call the solid", ("stl",), "text", "Empty for the name that the file gives"),
 )
@@ -110,8 +121,8 @@ class ReadingFields(QWidget):
             return self._number(field)
         combo = QComboBox()
         combo.setAccessibleName(field.says)
-        for value, words in field.kind:
-            combo.addItem(str(words), value)
+        for value, words in field.choices:
+            combo.addItem(words, value)
         combo.activated.connect(lambda _k: self._set(name, combo.currentData()))
         return combo, lambda value: combo.setCurrentIndex(max(0, combo.findData(value)))
 

@@ -15,7 +15,7 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import LOOKS, Tokens
 from syntaxa.app.thumbnails import Thumbnails
-from syntaxa.app.widgets.labels import button, counted, label
+from syntaxa.app.widgets.labels import ElidedLabel, button, counted, label
 
 _PICTURE = QSize(168, 126)
 
@@ -42,8 +42,8 @@ class Shelf(QWidget):
             "Wheel or arrow keys go to the next drawing, Ctrl and wheel zoom; drag over curves to pick them."
         )
         self.preview.wheel_steps = True
-        self._title = label("", "heading")
-        self._facts = label("", "dim")
+        self._title = ElidedLabel("heading")
+        self._facts = ElidedLabel("dim")
         self._lay_out()
         self._connect()
 
@@ -68,7 +68,7 @@ class Shelf(QWidget):
         return made
 
     def _lay_out(self) -> None:
-        self._folder = label("", "dim")
+        self._folder = ElidedLabel("dim")
         self._folder.setFixedWidth(_PICTURE.width() + 24)
         choose = button("Choose a folder…")
         choose.clicked.connect(self.folder_wanted)
@@ -84,12 +84,12 @@ class Shelf(QWidget):
         head.setObjectName("shelfHead")
         row = QHBoxLayout(head)
         row.setContentsMargins(14, 8, 10, 8)
-        row.addWidget(self._title)
-        row.addWidget(self._facts, 1)
+        row.addWidget(self._title, 3)
+        row.addWidget(self._facts, 2)
         self._previous, self._following = button("", "Previous drawing"), button("", "Next drawing")
         self._previous.clicked.connect(lambda: self.look.step(-1))
         self._following.clicked.connect(lambda: self.look.step(1))
-        self._ground = button("Other ground", "Light or dark ground")
+        self._ground = button("Ground", "Light or dark ground")
         self._ground.setToolTip("Shows the drawing on the light or the dark ground")
         self._ground.clicked.connect(self._switch_ground)
         self._back = button("Back to the job")
@@ -172,7 +172,7 @@ class Shelf(QWidget):
         folder = self.look.folder
         there = counted(len(self.look.paths), "drawing")
         name = f"{folder.name or folder}: {there}" if folder is not None else there
-        self._folder.setText(self._folder.fontMetrics().elidedText(name, Qt.TextElideMode.ElideMiddle, _PICTURE.width() + 20))
+        self._folder.setText(name)
         self._folder.setToolTip(str(folder or ""))
         self.thumbnails.want(self.look.paths, self._tokens.name)
 
@@ -185,7 +185,10 @@ class Shelf(QWidget):
         path, editing = self.look.path, self.look.editing
         self._title.setText(editing.name if editing else path.name if path else "No drawings here")
         self._facts.setText("Reading…" if path or editing else "Choose another folder, or drop drawings here.")
-        for made, there in ((self._previous, self.look.at > 0), (self._following, self.look.at < len(self.look.paths) - 1)):
+        for made, there in (
+            (self._previous, self.look.at > 0),
+            (self._following, self.look.at < len(self.look.paths) - 1),
+        ):
             made.setEnabled(there)
             made.setVisible(editing is None)
 
@@ -210,7 +213,9 @@ class Shelf(QWidget):
         self.preview.select_ids(frozenset(choice.ids or ()))
         box = choice.box
         factor = preview.to_mm
-        self.preview.show_crop(None if box is None else (box[0] * factor, box[1] * factor, box[2] * factor, box[3] * factor))
+        self.preview.show_crop(
+            None if box is None else (box[0] * factor, box[1] * factor, box[2] * factor, box[3] * factor)
+        )
 
     def _picked(self) -> None:
         if self.look.preview is None:
@@ -238,7 +243,10 @@ class Shelf(QWidget):
         if item is not None:
             pixmap = QPixmap(picture)
             pixmap.setDevicePixelRatio(max(1.0, pixmap.width() / _PICTURE.width()))
-            item.setIcon(QIcon(pixmap))
+            picture_icon = QIcon(pixmap)
+            # A chosen picture keeps its colours: the frame round it says that it is chosen.
+            picture_icon.addPixmap(pixmap, QIcon.Mode.Selected)
+            item.setIcon(picture_icon)
 
     def _picture_failed(self, name: str, says: str) -> None:
         item = self._item_of(name)

@@ -46,7 +46,7 @@ class Taken(QWidget):
         column.addWidget(self._trouble)
         column.addLayout(self._make_fade())
         column.addWidget(label("What is in it, by layer", "heading"))
-        self._what = table("What was read, by layer", ("Layer", "Curves", "Of them", "Notes"), 0)
+        self._what = table("What was read, by layer", ("Layer", "Curves", "Mostly", "Notes"), 0)
         column.addWidget(self._what)
         row = QHBoxLayout()
         for text, name, signal in (
@@ -102,7 +102,9 @@ class Taken(QWidget):
         self._shown = self._recorded
         self._fill_sources(job.sources, records)
         lines = [line for record in records for line in sentences(record)]
-        self._trouble.setText("\n".join(lines[:14] + ([f"… and {len(lines) - 14} more; see the report."] if len(lines) > 14 else [])))
+        self._trouble.setText(
+            "\n".join(lines[:14] + ([f"… and {len(lines) - 14} more; see the report."] if len(lines) > 14 else []))
+        )
         self._trouble.setVisible(bool(lines))
         pictures = any(n.kind == "image" for n in shown.notes)
         self._fade_label.setVisible(pictures)
@@ -168,9 +170,11 @@ class Taken(QWidget):
             tip = f"{layer.name} ({layer.state}) of {record.file}"
             self._what.setItem(k, 0, cell(layer.name, tip=tip))
             self._what.setItem(k, 1, cell(str(sum(curves.values()) or "–"), figure=True))
-            self._what.setItem(k, 2, cell(_short(curves), tip=_long(curves)))
+            mostly = cell(_short(curves), tip=_long(curves))
+            mostly.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+            self._what.setItem(k, 2, mostly)
             self._what.setItem(k, 3, cell(str(sum(notes.values()) or "–"), figure=True, tip=_long(notes)))
-        self._what.setFixedHeight(36 + 28 * min(max(len(rows), 1), 9))
+        self._what.setFixedHeight(34 + 28 * min(max(len(rows), 1), 9))
 
 
 class ChangesView(QFrame):
@@ -216,12 +220,12 @@ class ChangesView(QFrame):
             self._table.setItem(k, 0, cell(layer.layer))
             for j, count in enumerate((layer.added, layer.removed, layer.moved, layer.same), start=1):
                 self._table.setItem(k, j, cell(str(count or "–"), figure=True))
-        self._table.setFixedHeight(36 + 28 * min(max(len(changes.layers), 1), 7))
+        self._table.setFixedHeight(34 + 28 * min(max(len(changes.layers), 1), 7))
 
 
 def _short(counts: dict[str, int]) -> str:
     names = sorted(counts, key=lambda k: -counts[k])
-    return ", ".join(f"{counts[k]} {k}" for k in names[:1]) + (" …" if len(names) > 1 else "")
+    return f"{names[0]}s" if names else "–"
 
 
 def _long(counts: dict[str, int]) -> str:

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QSize, Qt
+from PyQt6.QtGui import QResizeEvent
 from PyQt6.QtWidgets import QHeaderView, QLabel, QPushButton, QTableView, QTableWidget, QTableWidgetItem, QWidget
 
 from syntaxa.app.theme.style import figure_font
@@ -18,6 +19,34 @@ def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
     if role == "figure":
         made.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
     return made
+
+
+class ElidedLabel(QLabel):
+    """A label on one line that leaves out the middle of what does not fit; the tool tip has all of it."""
+
+    def __init__(self, role: str = "") -> None:
+        super().__init__()
+        self.setProperty("role", role)
+        self.setMinimumWidth(24)
+        self._whole = ""
+
+    def setText(self, text: str | None) -> None:
+        self._whole = text or ""
+        self.setToolTip(self._whole)
+        self._elide()
+
+    def text(self) -> str:
+        return self._whole
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        self._elide()
+
+    def sizeHint(self) -> QSize:
+        return QSize(self.fontMetrics().horizontalAdvance(self._whole) + 6, super().sizeHint().height())
+
+    def _elide(self) -> None:
+        super().setText(self.fontMetrics().elidedText(self._whole, Qt.TextElideMode.ElideMiddle, self.width()))
 
 
 def set_role(widget: QWidget, role: str) -> None:

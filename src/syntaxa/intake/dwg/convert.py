@@ -9,6 +9,7 @@ from __future__ import annotations
 import json
 import resource
 import sys
+from typing import Any
 
 import cadkit
 import msgspec
@@ -39,9 +40,9 @@ def main(path: str, memory: int, seconds: int) -> int:
         content = json.loads(document.to_json())
         dxf = document.to_dxf_bytes()
     except BaseException as error:  # noqa: BLE001  native code raises what it likes; the parent tells it in words
-        print(f"{type(error).__name__}: {error}", file=sys.stderr)
+        sys.stderr.write(f"{type(error).__name__}: {error}\n")
         return 3
-    model = next((m for m in content["models"] if m["kind"] == "model"), {"entities": []})
+    model: dict[str, Any] = next((m for m in content["models"] if m["kind"] == "model"), {"entities": []})
     unknown: dict[str, int] = {}
     for entity in model["entities"]:
         if entity["kind"]["type"] == "unknown":

@@ -57,10 +57,10 @@ def _text(entity: Any, name: str, layer: str, colour: int | None) -> Text:
         up = "top" if words.startswith("TOP") else "bottom" if words.startswith("BOTTOM") else "baseline"
         if words.startswith("MIDDLE"):
             up = "middle"
+    height, angle = _height(entity.dxf.height), math.radians(_number(entity.dxf.get("rotation", 0.0)))
     return Text(
-        name, layer, point_of(entity.ocs().to_wcs(Vec3(place))), _plain(entity.plain_text()), _height(entity.dxf.height),
-        _turned(entity, math.radians(_number(entity.dxf.get("rotation", 0.0)))), across, up,
-        _number(entity.dxf.get("width", 1.0)), _font(entity), colour,
+        name, layer, point_of(entity.ocs().to_wcs(Vec3(place))), _plain(entity.plain_text()), height,
+        _turned(entity, angle), across, up, _number(entity.dxf.get("width", 1.0)), _font(entity), colour,
     )  # fmt: skip
 
 
@@ -135,9 +135,8 @@ def _drawn(entity: Any, name: str, layer: str, colour: int | None) -> tuple[list
             if kind in CONVERTERS:
                 strokes += shapes_from(part, True)
             elif kind in ("TEXT", "MTEXT"):
-                made = MAKERS[kind](part, f"{name}/{k}", layer, colour)
-                assert isinstance(made, Text), "texts are made of texts"
-                labels.append(made)
+                write = _text if kind == "TEXT" else _mtext
+                labels.append(write(part, f"{name}/{k}", layer, colour))
         except (Unreadable, DXFError, TypeError, ValueError, AttributeError, KeyError, IndexError):
             continue
     return strokes, labels

@@ -29,7 +29,8 @@ _NAMES = {b"LINE": "LINE", b"ARC": "ARC", b"CIRCLE": "CIRCLE"}
 _PLAIN = tuple(_NAMES)
 
 #: Codes that a plain entity may have, and those that it must have.
-_KNOWN = frozenset((0, 5, 6, 8, 10, 20, 30, 11, 21, 31, 40, 50, 51, 48, 62, 100, 102, 210, 220, 230, 330, 347, 348, 360, 370, 390, 420, 440))  # fmt: skip
+_KNOWN = frozenset((0, 5, 6, 8, 10, 20, 30, 11, 21, 31, 40, 50, 51, 48, 62, 100, 102, 210, 220, 230, 330, 347, 348,
+                    360, 370, 390, 420, 440))  # fmt: skip
 _NEEDED = {b"LINE": (8, 10, 20, 11, 21), b"ARC": (8, 10, 20, 40, 50, 51), b"CIRCLE": (8, 10, 20, 40)}
 
 #: Parts of an entity, not entities of their own.

@@ -7,12 +7,14 @@ or, where that is wanted, seen from above.
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections.abc import Callable, Iterable
 from typing import cast
 
 from ezdxf import path as paths
-from ezdxf.entities import DXFGraphic, Spline as SplineEntity
+from ezdxf.entities import DXFGraphic
+from ezdxf.entities import Spline as SplineEntity
 from ezdxf.math import Vec3
 
 from syntaxa.geometry.points import Point, Vector
@@ -62,7 +64,7 @@ def height_of(entity: DXFGraphic) -> float:
         heights.append(abs(float(entity.dxf.get("elevation", 0.0))))
     elif kind == "POLYLINE":
         heights += [abs(Vec3(v.dxf.location).z) for v in entity.vertices]  # type: ignore[attr-defined]
-    return max(h for h in (*heights, 0.0) if math.isfinite(h))
+    return max((float(h) for h in heights if math.isfinite(h)), default=0.0)
 
 
 def _seen_from_above(entity: DXFGraphic) -> list[Shape]:
@@ -151,7 +153,7 @@ def _spline(entity: DXFGraphic) -> Shape:
     degree = int(tool.order) - 1
     if len(points) <= degree or len(knots) != len(points) + degree + 1 or knots[degree] >= knots[-degree - 1]:
         raise Unreadable("Its knots and control points do not agree.")
-    if not all(math.isfinite(v) for v in (*knots, *weights)) or any(a > b for a, b in zip(knots, knots[1:], strict=False)):
+    if not all(math.isfinite(v) for v in (*knots, *weights)) or any(a > b for a, b in itertools.pairwise(knots)):
         raise Unreadable("Its knots and control points do not agree.")
     if weights and not all(w > 0 for w in weights):
         raise Unreadable("Its weights make no sense.")

@@ -74,12 +74,12 @@ class Walk:
         places = [(plain.order.get(str(e.dxf.get("handle")).upper(), far + k), k) for k, e in enumerate(entities)]
         rest = sorted(places)
         at = 0
-        for k, entity in enumerate(plain.plain):
+        for k, simple in enumerate(plain.plain):
             self._tell(k, len(plain.plain))
-            while at < len(rest) and rest[at][0] < entity.position:
+            while at < len(rest) and rest[at][0] < simple.position:
                 self._take_named(entities[rest[at][1]])
                 at += 1
-            self._plain(entity)
+            self._plain(simple)
         for _, k in rest[at:]:
             self._take_named(entities[k])
 
@@ -270,4 +270,4 @@ def _triangles_of(entity: DXFEntity) -> Floats:
     corners = [[face[0], face[k], face[k + 1]] for face in faces for k in range(1, len(face) - 1)]
     triangles = np.array(corners, dtype=np.float64).reshape(-1, 3, 3)
     a, b, c = triangles[:, 0], triangles[:, 1], triangles[:, 2]
-    return triangles[(a != b).any(axis=1) & (b != c).any(axis=1) & (a != c).any(axis=1)]
+    return np.asarray(triangles[(a != b).any(axis=1) & (b != c).any(axis=1) & (a != c).any(axis=1)])

@@ -9,6 +9,7 @@ import io
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from typing import Any
 
 import pikepdf
 import shapely
@@ -296,10 +297,10 @@ class Interpreter:
         self._forms.append(form.objgen)
         matrix = form.get("/Matrix")
         if isinstance(matrix, pikepdf.Array):
-            self._concat([float(v) for v in matrix])  # type: ignore[attr-defined]
+            self._concat([float(v) for v in matrix])
         box = form.get("/BBox")
         if isinstance(box, pikepdf.Array) and len(box) == 4:
-            x, y, u, v = (float(n) for n in box)  # type: ignore[attr-defined]
+            x, y, u, v = (float(n) for n in box)
             self._rectangle((x, y, u - x, v - y))
             self._clip_next = True
             self._paint(False, False)
@@ -307,7 +308,7 @@ class Interpreter:
         self._forms.pop()
         self.state, self._block, self._stack, self._marks = before, block, stack, marks
 
-    def _picture(self, image: pikepdf.Object, name: str) -> None:
+    def _picture(self, image: pikepdf.Object | pikepdf.PdfInlineImage, name: str) -> None:
         to = self.state.transform
         data, why = _picture_bytes(image)
         if why:
@@ -337,7 +338,7 @@ class Interpreter:
             self._marks.pop()
 
     def _dash(self, operands: list[pikepdf.Object]) -> None:
-        pattern = [float(v) for v in operands[0]]  # type: ignore[attr-defined]
+        pattern = [float(v) for v in operands[0]]
         self.state = replace(self.state, dashed=any(v > 0 for v in pattern))
 
     def _extended(self, operands: list[pikepdf.Object], resources: pikepdf.Object | None) -> None:
@@ -369,7 +370,16 @@ def _resource(resources: pikepdf.Object | None, kind: str, name: pikepdf.Object)
 
 def _components(space: pikepdf.Object, resources: pikepdf.Object | None) -> int:
     """How many numbers a colour of a space has; -1 for patterns and inks by name."""
-    known = {"/DeviceGray": 1, "/G": 1, "/CalGray": 1, "/DeviceRGB": 3, "/RGB": 3, "/CalRGB": 3, "/DeviceCMYK": 4, "/CMYK": 4}
+    known = {
+        "/DeviceGray": 1,
+        "/G": 1,
+        "/CalGray": 1,
+        "/DeviceRGB": 3,
+        "/RGB": 3,
+        "/CalRGB": 3,
+        "/DeviceCMYK": 4,
+        "/CMYK": 4,
+    }
     if isinstance(space, pikepdf.Name):
         if str(space) in known:
             return known[str(space)]
@@ -378,20 +388,20 @@ def _components(space: pikepdf.Object, resources: pikepdf.Object | None) -> int:
     if isinstance(space, pikepdf.Array) and len(space):
         first = str(space[0])
         if first == "/ICCBased" and isinstance(space[1], pikepdf.Stream):
-            return int(space[1].get("/N", 3))  # type: ignore[arg-type]
+            return int(space[1].get("/N", 3))
         return known.get(first, 3 if first == "/Lab" else -1)
     return -1
 
 
-def _picture_bytes(image: pikepdf.Object) -> tuple[bytes, str]:
+def _picture_bytes(image: Any) -> tuple[bytes, str]:
     """A PNG or JPEG of an embedded picture, and what is wrong with it."""
     try:
-        width, height = int(image.get("/Width", image.get("/W", 0))), int(image.get("/Height", image.get("/H", 0)))  # type: ignore[arg-type, union-attr]
+        width, height = int(image.get("/Width", image.get("/W", 0))), int(image.get("/Height", image.get("/H", 0)))
         if width * height > MOST_PIXELS:
             return b"", "It has more pixels than can be held; only its place is kept."
         if str(image.get("/Filter")) == "/DCTDecode":
             return bytes(image.read_raw_bytes()), ""
-        made = pikepdf.PdfImage(image).as_pil_image()  # type: ignore[arg-type]
+        made = pikepdf.PdfImage(image).as_pil_image()
     except (pikepdf.PdfError, NotImplementedError, ValueError, TypeError, OSError, KeyError, AttributeError,
             Image.DecompressionBombError, ZeroDivisionError, IndexError, OverflowError, MemoryError):  # fmt: skip
         return b"", "Its pixels cannot be unpacked; only its place is kept."

@@ -54,4 +54,4 @@ class OptionalContent:
 
 
 def _array(value: pikepdf.Object | None) -> list[pikepdf.Object]:
-    return list(value) if isinstance(value, pikepdf.Array) else []  # type: ignore[call-overload]
+    return list(value) if isinstance(value, pikepdf.Array) else []

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 import math
-from typing import cast
+from typing import Any
 
 import pikepdf
 
@@ -70,9 +70,7 @@ def _opened(name: str, data: bytes, password: str) -> pikepdf.Pdf:
 
 
 def _damaged(name: str) -> IntakeError:
-    return IntakeError(
-        f"{name} is damaged and could not be read.", file=name, suggestion="Ask for the drawing again."
-    )
+    return IntakeError(f"{name} is damaged and could not be read.", file=name, suggestion="Ask for the drawing again.")
 
 
 def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> None:
@@ -85,7 +83,7 @@ def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> None:
             gathered.layer(layer, visible=visible)
     interpreter = Interpreter(gathered, optional, options, to_page)
     contents = page.obj.get("/Contents")
-    parts = list(contents) if isinstance(contents, pikepdf.Array) else [contents]  # type: ignore[call-overload]
+    parts = list(contents) if isinstance(contents, pikepdf.Array) else [contents]
     data = []
     for part in parts:
         if not isinstance(part, pikepdf.Stream):
@@ -109,7 +107,7 @@ def _inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:
         if not isinstance(node, pikepdf.Dictionary):
             return None
         if key in node:
-            return cast(pikepdf.Object, node[key])
+            return node[key]
         node = node.get("/Parent")
     return None
 
@@ -144,7 +142,7 @@ def _page_transform(page: pikepdf.Page) -> tuple[Transform, list[str]]:
 def _box(value: pikepdf.Object | None) -> tuple[float, float, float, float] | None:
     if not isinstance(value, pikepdf.Array) or len(value) != 4:
         return None
-    numbers = [_number(v, math.nan) for v in value]  # type: ignore[attr-defined]
+    numbers = [_number(v, math.nan) for v in value]
     if not all(math.isfinite(v) and abs(v) < 1e7 for v in numbers):
         return None
     x, u = sorted(numbers[0::2])
@@ -152,9 +150,9 @@ def _box(value: pikepdf.Object | None) -> tuple[float, float, float, float] | No
     return (x, y, u, v) if x < u and y < v else None
 
 
-def _number(value: object, otherwise: float) -> float:
+def _number(value: Any, otherwise: float) -> float:
     try:
-        number = float(value)  # type: ignore[arg-type]
+        number = float(value)
     except (TypeError, ValueError):
         return otherwise
     return number if math.isfinite(number) else otherwise

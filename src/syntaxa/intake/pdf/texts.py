@@ -30,7 +30,9 @@ def add_texts(out: Gathered, data: bytes, options: ReadOptions, to_page: Transfo
     try:
         page = document[options.page - 1]
         textpage = page.get_textpage()
-        for k, thing in enumerate(page.get_objects(filter=[pdfium_c.FPDF_PAGEOBJ_TEXT], max_depth=8, textpage=textpage)):
+        for k, thing in enumerate(
+            page.get_objects(filter=[pdfium_c.FPDF_PAGEOBJ_TEXT], max_depth=8, textpage=textpage)
+        ):
             if k >= _MOST:
                 out.skip("text", "There are more texts than a drawing can hold.")
                 break

@@ -27,7 +27,8 @@ from syntaxa.geometry.transform import Floats, Transform
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
-from syntaxa.intake.outlines import Run, ellipse_piece, shapes_of
+from syntaxa.intake.outlines import Run, shapes_of
+from syntaxa.intake.svg.pen import PathPen
 from syntaxa.intake.svg.placing import fitted, in_px, numbers, split_length, transform_of, view_box_of
 from syntaxa.intake.svg.style import INITIAL, Cascade, Properties, colour_of
 
@@ -36,7 +37,8 @@ _UNITS = {"mm": "mm", "cm": "cm", "in": "in", "pt": "pt", "pc": "pc", "px": "px"
 
 #: Elements that draw nothing themselves.
 _SILENT = frozenset(("defs", "style", "metadata", "title", "desc", "namedview", "clipPath", "marker", "symbol",
-                     "linearGradient", "radialGradient", "script", "filter", "view", "cursor", "font", "font-face"))  # fmt: skip
+                     "script", "linearGradient", "radialGradient", "filter", "view", "cursor", "font",
+                     "font-face"))  # fmt: skip
 
 _GROUPS = frozenset(("g", "a", "switch"))
 
@@ -190,7 +192,9 @@ class _Walk:
         transform = transform_of(element.get("transform"))
         if transform is not None:
             context = replace(context, transform=transform.then(context.transform))
-        inside = replace(context, style=style, depth=context.depth + 1, hidden=context.hidden or style.get("display") == "none")
+        inside = replace(
+            context, style=style, depth=context.depth + 1, hidden=context.hidden or style.get("display") == "none"
+        )
         clip = style.get("clip-path", "none")
         if clip != "none":
             inside = self._under_clip(clip, inside)
@@ -310,7 +314,7 @@ class _Walk:
             return _round(element, tag, context)
         runs: list[Run]
         if tag == "path":
-            pen = _Pen(to)
+            pen = PathPen(to)
             try:
                 parse_path(str(element.get("d") or ""), pen)
             except (ValueError, IndexError, ZeroDivisionError, OverflowError, AttributeError):
@@ -346,8 +350,8 @@ class _Walk:
                 continue
             own = transform_of(child.get("transform"))
             inside = base if own is None else replace(base, transform=own.then(base.transform))
-            for shape in self._outlines(child, child.tag, inside):
-                areas.append(area_of(shape.flattened(max(shape.length * 1e-5, 1e-9))))
+            shapes = self._outlines(child, child.tag, inside)
+            areas += [area_of(shape.flattened(max(shape.length * 1e-5, 1e-9))) for shape in shapes]
         joined = shapely.union_all(areas)
         return joined if isinstance(joined, shapely.Polygon | shapely.MultiPolygon) else shapely.Polygon()
 
@@ -409,47 +413,6 @@ class _Walk:
         )
 
 
-class _Pen:
-    """Takes path data as it is told, already mapped to where it belongs."""
-
-    def __init__(self, to: Transform) -> None:
-        self.runs: list[Run] = []
-        self._to = to
-        self._at = Point(0.0, 0.0)
-
-    def moveTo(self, point: tuple[float, float]) -> None:
-        self._at = Point(*point)
-        self.runs.append(Run(self._to.point(self._at)))
-
-    def lineTo(self, point: tuple[float, float]) -> None:
-        self._at = Point(*point)
-        self.runs[-1].line_to(self._to.point(self._at))
-
-    def curveTo(self, *points: tuple[float, float]) -> None:
-        a, b, c = (Point(*p) for p in points)
-        self._at = c
-        self.runs[-1].curve_to(self._to.point(a), self._to.point(b), self._to.point(c))
-
-    def qCurveTo(self, *points: tuple[float, float]) -> None:
-        a, b = (Point(*p) for p in points)
-        self._at = b
-        self.runs[-1].quadratic_to(self._to.point(a), self._to.point(b))
-
-    def arcTo(self, rx: float, ry: float, turn: float, large: bool, sweep: bool, end: tuple[float, float]) -> None:
-        target = Point(*end)
-        piece = ellipse_piece(self._at, target, rx, ry, math.radians(turn), bool(large), bool(sweep))
-        if piece is not None:
-            self.runs[-1].add(piece.transformed(self._to), self._to.point(target))
-        self._at = target
-
-    def closePath(self) -> None:
-        run = self.runs[-1]
-        run.close()
-
-    def endPath(self) -> None:
-        """An open path needs no ending."""
-
-
 def _tag(element: etree._Element) -> str:
     return str(element.tag)
 
@@ -506,7 +469,7 @@ def _rectangle(element: etree._Element, context: _Context) -> list[Run]:
     given = [in_px(element.get(n), w, otherwise=-1.0) for n, w in (("rx", context.width), ("ry", context.height))]
     rx, ry = (given[0] if given[0] >= 0 else given[1]), (given[1] if given[1] >= 0 else given[0])
     rx, ry = min(max(rx, 0.0), width / 2), min(max(ry, 0.0), height / 2)
-    pen = _Pen(context.transform)
+    pen = PathPen(context.transform)
     right, bottom = x + width, y + height
     if rx == 0 or ry == 0:
         pen.moveTo((x, y))
@@ -530,13 +493,15 @@ def _rectangle(element: etree._Element, context: _Context) -> list[Run]:
 
 def _points(element: etree._Element, tag: str, context: _Context) -> list[Run]:
     if tag == "line":
-        ends = [(in_px(element.get(f"x{k}"), context.width), in_px(element.get(f"y{k}"), context.height)) for k in (1, 2)]
+        ends = [
+            (in_px(element.get(f"x{k}"), context.width), in_px(element.get(f"y{k}"), context.height)) for k in (1, 2)
+        ]
     else:
         values = numbers(str(element.get("points") or ""))
         ends = list(zip(values[::2], values[1::2], strict=False))
     if len(ends) < 2:
         return []
-    pen = _Pen(context.transform)
+    pen = PathPen(context.transform)
     pen.moveTo(ends[0])
     for end in ends[1:]:
         pen.lineTo(end)
@@ -569,4 +534,3 @@ def _embedded(href: str) -> tuple[bytes, str]:
     except (binascii.Error, ValueError):
         return b"", "picture"
     return data, "picture"
-

@@ -32,7 +32,7 @@ class Cascade:
     """Answers which properties an element has."""
 
     def __init__(self, root: etree._Element) -> None:
-        self._matched: dict[etree._Element, list[tuple[tuple[int, int, int, int, int], str, str]]] = {}
+        self._matched: dict[etree._Element, list[tuple[tuple[int, ...], str, str]]] = {}
         self._kept: list[etree._Element] = []
         self.left_out = 0
         sheets = [text for e in root.iter("style") for text in ["".join(str(t) for t in e.itertext())]]
@@ -41,7 +41,9 @@ class Cascade:
         for order, (selector, declarations) in enumerate(rules[:_MOST_RULES]):
             self._apply(root, order, selector, declarations)
 
-    def _apply(self, root: etree._Element, order: int, selector: str, declarations: list[tuple[str, str, bool]]) -> None:
+    def _apply(
+        self, root: etree._Element, order: int, selector: str, declarations: list[tuple[str, str, bool]]
+    ) -> None:
         try:
             parsed = parse(selector)
             translated = [(s, GenericTranslator().selector_to_xpath(s)) for s in parsed]
@@ -53,7 +55,7 @@ class Cascade:
             for element in root.xpath(path):
                 self._kept.append(element)
                 rows = self._matched.setdefault(element, [])
-                rows += [((int(loud), *specificity, order), name, value) for name, value, loud in declarations]
+                rows += [((int(loud), 0, *specificity, order), name, value) for name, value, loud in declarations]
 
     def of(self, element: etree._Element, parent: Mapping[str, str]) -> Properties:
         """All watched properties of an element whose parent has the given ones."""
@@ -68,10 +70,9 @@ class Cascade:
             return found
         ranked = list(rows or ())
         if own:
-            ranked += [((int(loud), 1, 0, 0, 0), name, value) for name, value, loud in declarations_of(str(own))]
-        # A style attribute outranks every rule of the same loudness, however specific.
-        for rank, name, value in sorted(ranked, key=lambda r: (r[0][0], own is not None and r[0][1:] == (1, 0, 0, 0), r[0])):
-            del rank
+            # A style attribute outranks every rule of the same loudness, however specific.
+            ranked += [((int(loud), 1), name, value) for name, value, loud in declarations_of(str(own))]
+        for _, name, value in sorted(ranked, key=lambda row: row[0]):
             _set(found, parent, name, value)
         return found
 
@@ -90,11 +91,10 @@ def declarations_of(text: str) -> list[tuple[str, str, bool]]:
     if not any(c in text for c in "\"'(/\\!"):
         pairs = (part.split(":", 1) for part in text.split(";") if ":" in part)
         return [(name.strip().lower(), value.strip(), False) for name, value in pairs]
-    found = []
-    for node in tinycss2.parse_declaration_list(text, skip_comments=True, skip_whitespace=True):
-        if node.type == "declaration":
-            found.append((node.lower_name, tinycss2.serialize(node.value).strip(), bool(node.important)))
-    return found
+    nodes = tinycss2.parse_declaration_list(text, skip_comments=True, skip_whitespace=True)
+    return [
+        (n.lower_name, tinycss2.serialize(n.value).strip(), bool(n.important)) for n in nodes if n.type == "declaration"
+    ]
 
 
 def _rules(text: str) -> Iterator[tuple[str, list[tuple[str, str, bool]]]]:
