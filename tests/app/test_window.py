@@ -40,7 +40,7 @@ def test_an_empty_window_teaches_what_to_do(window):
     assert not window.actions_.by_method["save"].isEnabled()
 
 
-def test_a_dropped_drawing_is_opened(qtbot, window, settled, tmp_path):
+def test_a_dropped_drawing_is_seen_and_then_taken_in(qtbot, window, settled, tmp_path):
     path = write_demo(tmp_path)
     data = QMimeData()
     data.setUrls([QUrl.fromLocalFile(str(path))])
@@ -48,9 +48,14 @@ def test_a_dropped_drawing_is_opened(qtbot, window, settled, tmp_path):
         QPointF(400, 300), Qt.DropAction.CopyAction, data, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier
     )
     window.dropEvent(event)
+    qtbot.waitUntil(lambda: window.look.preview is not None, timeout=20_000)
+    assert window.session.job is None
+    assert window.middle.currentWidget() is window.shelf
+    qtbot.keyClick(window.shelf.preview, Qt.Key.Key_Return)
     settled()
+    assert window.middle.currentWidget() is window.canvas
     assert not window.welcome.isVisible()
-    assert window.intake._file.text() == path.name
+    assert window.session.job.source.name == path.name
     assert window.settings.recent_paths() == [path]
     assert len(window.canvas.content.scene) == 168
 
@@ -58,13 +63,14 @@ def test_a_dropped_drawing_is_opened(qtbot, window, settled, tmp_path):
 def test_intake_tells_what_could_not_be_read(window, settled, tmp_path):
     path = tmp_path / "odd.dxf"
     document = ezdxf.new()
-    document.modelspace().add_ray((0, 0), (1, 0))
+    document.modelspace().add_blockref("NOWHERE", (0, 0))
     document.modelspace().add_circle((0, 0), 5)
     document.saveas(path)
     window.open_path(path)
     settled()
-    assert window.intake._trouble.isVisible()
-    assert window.intake._trouble.text() == "1 RAY not read. This type is not taken in."
+    trouble = window.intake.taken._trouble
+    assert trouble.isVisible()
+    assert trouble.text() == "1 INSERT not read. Its block “NOWHERE” is missing."
     assert window.rail.buttons[0].accessibleName() == "Intake, 1 open"
 
 

@@ -81,6 +81,8 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
     drawing, out = write_demo(tmp_path), tmp_path / "clean.dxf"
     answer_file_dialog(qtbot, drawing)
     qtbot.keyClick(window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
+    qtbot.waitUntil(lambda: window.look.preview is not None, timeout=60_000)
+    qtbot.keyClick(window, Qt.Key.Key_Return, Qt.KeyboardModifier.ControlModifier)
     settle()
 
     go_to(2)

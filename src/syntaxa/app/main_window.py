@@ -225,9 +225,11 @@ class MainWindow(QMainWindow):
     # ------------------------------------------------------------------ commands: files
 
     def ask_open(self) -> None:
-        """Asks for a drawing or a job and opens it."""
+        """Asks for a job and opens it, or for a drawing and shows it; a preset for every file takes it at once."""
         path = self._choosers.open_file(self, self.settings.values.folder)
-        if path is not None:
+        if path is not None and self.look.kept.always:
+            self.open_path(path)
+        elif path is not None:
             self.look_at_recent(path)
 
     def open_path(self, path: Path) -> None:

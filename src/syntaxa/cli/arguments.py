@@ -40,6 +40,12 @@ def _reading(command: argparse.ArgumentParser) -> None:
     command.add_argument("--page", type=int, default=1, metavar="N", help="page of a PDF or picture")
     command.add_argument("--layout", default="", metavar="NAME", help="layout of a DXF or DWG, instead of model space")
     command.add_argument("--password", default="", help="of a PDF that its author locked")
+    command.add_argument(
+        "--grouping",
+        default="auto",
+        choices=["auto", "groups", "colour", "one"],
+        help="what the layers of an SVG or PDF are",
+    )
     command.add_argument("--density", type=float, default=96.0, metavar="N", help="pixels to the inch of an SVG")
     command.add_argument(
         "--section", type=float, metavar="HEIGHT", help="where triangles are cut, in the file's numbers"
@@ -59,6 +65,7 @@ def read_options(options: argparse.Namespace) -> ReadOptions:
         layout=options.layout,
         password=options.password,
         density=options.density,
+        grouping=options.grouping,
         section=options.section,
     )
 

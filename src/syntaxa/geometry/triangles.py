@@ -65,7 +65,8 @@ def section(triangles: Floats, height: float) -> list[Line | Polyline]:
 def outline(triangles: Floats) -> list[Line | Polyline]:
     """The border of triangles (n, 3, 3) seen from above: the edges that only one of them has."""
     corners = triangles[:, :, :2]
-    normal = np.cross(corners[:, 1] - corners[:, 0], corners[:, 2] - corners[:, 0])
+    a, b = corners[:, 1] - corners[:, 0], corners[:, 2] - corners[:, 0]
+    normal = a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]
     # All counter-clockwise, so that two neighbours run along their edge in opposite directions.
     corners = np.where((normal < 0)[:, None, None], corners[:, ::-1], corners)
     segments = np.concatenate([np.hstack([corners[:, k], corners[:, (k + 1) % 3]]) for k in range(3)])
@@ -77,8 +78,8 @@ def outline(triangles: Floats) -> list[Line | Polyline]:
 def _cut(triangles: Floats, height: float) -> Floats:
     """Segments (m, 4) from below to above the plane, each with the solid on the same side."""
     z = triangles[:, :, 2] - height
-    # A corner on the plane counts as above it: no edge is cut twice and none is missed.
-    above = z >= 0
+    # A corner on the plane counts as below it (at the very top as above): no edge is cut twice and none is missed.
+    above = z >= 0 if z.max(initial=-1.0) <= 0 else z > 0
     crossing = above.any(axis=1) & ~above.all(axis=1)
     corners, z, above = triangles[crossing], z[crossing], above[crossing]
     alone = np.where(above.sum(axis=1) == 1, above.argmax(axis=1), (~above).argmax(axis=1))

@@ -8,53 +8,85 @@ from __future__ import annotations
 
 import math
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
+from typing import TypeVar
 
-from syntaxa.drawing.model import Curve
+from syntaxa.drawing.model import Curve, Style
 from syntaxa.geometry.shapes import Line
 
 #: Strokes that make a row at least.
 _FEWEST = 4
 
-#: How far lengths and gaps of a row may differ, as a share of the longest stroke; and angles, in radians.
-_UNEVEN, _ANGLE = 0.12, 2e-4
+#: How far lengths and gaps of a row may differ, as a share of the longest stroke.
+_UNEVEN = 0.12
+
+#: Strokes on one carrier agree in angle (radians) and in offset (share of the longest stroke).
+_ANGLE, _OFFSET = 3e-4, 0.02
 
 _Stroke = tuple[float, float, int]
+_Row = TypeVar("_Row")
 
 
 def join_dashes(curves: Sequence[Curve]) -> tuple[list[Curve], int]:
     """The curves with rows of dashes joined, in order, and how many strokes were joined."""
-    carriers: dict[tuple[object, ...], list[_Stroke]] = defaultdict(list)
+    alike: dict[tuple[str, Style], list[tuple[Line, int]]] = defaultdict(list)
     for k, curve in enumerate(curves):
         if isinstance(curve.shape, Line) and not curve.style.line_type:
-            key, low, high = _carrier(curve.shape)
-            carriers[curve.layer, curve.style, *key].append((low, high, k))
+            alike[curve.layer, curve.style].append((curve.shape, k))
     joined: dict[int, Curve] = {}
     gone: set[int] = set()
-    for strokes in carriers.values():
-        for row in _rows(sorted(strokes)):
-            first = curves[row[0][2]]
-            ends = [p for k in (row[0][2], row[-1][2]) for p in (curves[k].shape.start, curves[k].shape.end)]
-            way = first.shape.end - first.shape.start
-            ends.sort(key=lambda p: way.x * p.x + way.y * p.y)
-            style = replace(first.style, line_type="DASHED")
-            joined[row[0][2]] = replace(first, shape=Line(ends[0], ends[-1]), style=style)
-            gone |= {k for _, _, k in row}
+    for members in alike.values():
+        for carrier in _carriers(members):
+            for row in _rows(sorted(carrier)):
+                first = row[0][2]
+                joined[first] = _whole(curves[first], curves[row[-1][2]])
+                gone |= {k for _, _, k in row}
     kept = [joined.get(k, curve) for k, curve in enumerate(curves) if k in joined or k not in gone]
     return kept, len(gone)
 
 
-def _carrier(line: Line) -> tuple[tuple[int, int], float, float]:
-    """Which endless line a stroke lies on (angle and offset, rounded), and from where to where along it."""
-    step = line.end - line.start
-    angle = step.angle % math.pi
-    if math.pi - angle < _ANGLE / 2:
-        angle = 0.0
-    cosine, sine = math.cos(angle), math.sin(angle)
-    offset = -sine * line.start.x + cosine * line.start.y
-    low, high = sorted(cosine * p.x + sine * p.y for p in (line.start, line.end))
-    return (round(angle / _ANGLE), round(offset / max(step.length * 0.02, 1e-9) / 4)), low, high
+def _whole(first: Curve, last: Curve) -> Curve:
+    """The line from the outer end of the first stroke to the outer end of the last."""
+    ends = [p for shape in (first.shape, last.shape) for p in (shape.start, shape.end)]
+    way = first.shape.end - first.shape.start
+    ends.sort(key=lambda p: way.x * p.x + way.y * p.y)
+    return replace(first, shape=Line(ends[0], ends[-1]), style=replace(first.style, line_type="DASHED"))
+
+
+def _carriers(lines: Sequence[tuple[Line, int]]) -> Iterator[list[_Stroke]]:
+    """The strokes of each endless line, with from where to where they go along it."""
+    angled = sorted(((_angle(line), line, k) for line, k in lines), key=lambda row: row[0])
+    slack = _OFFSET * max(line.length for line, _ in lines)
+    for parallel in _runs(angled, lambda row: row[0], _ANGLE):
+        cosine, sine = math.cos(parallel[0][0]), math.sin(parallel[0][0])
+        aside = sorted(
+            ((cosine * line.start.y - sine * line.start.x, line, k) for _, line, k in parallel), key=lambda row: row[0]
+        )
+        for carrier in _runs(aside, lambda row: row[0], slack):
+            strokes = []
+            for _, line, k in carrier:
+                low, high = sorted(cosine * p.x + sine * p.y for p in (line.start, line.end))
+                strokes.append((low, high, k))
+            yield strokes
+
+
+def _angle(line: Line) -> float:
+    """The direction of a line whichever way it was drawn: 0 up to half a turn."""
+    angle = (line.end - line.start).angle % math.pi
+    return 0.0 if math.pi - angle < _ANGLE else angle
+
+
+def _runs(rows: Sequence[_Row], value: Callable[[_Row], float], step: float) -> Iterator[list[_Row]]:
+    """Sorted rows in groups, each value no more than a step beyond the one before."""
+    run: list[_Row] = []
+    for row in rows:
+        if run and value(row) - value(run[-1]) > step:
+            yield run
+            run = []
+        run.append(row)
+    if run:
+        yield run
 
 
 def _rows(strokes: list[_Stroke]) -> list[list[_Stroke]]:

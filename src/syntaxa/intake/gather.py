@@ -46,6 +46,8 @@ class Gathered:
         self.blocks = 0
         self.clipped = 0
         self.damaged = False
+        #: Whether a part was left out because it unpacks to too much: nothing else should try to unpack it either.
+        self.overfull = False
         self._progress = progress
         self._ids: set[str] = set()
         self._styles: dict[tuple[int | None, str, float | None], Style] = {}

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import msgspec
 from PyQt6.QtCore import QEvent, QObject, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QIcon, QPixmap, QWheelEvent
+from PyQt6.QtGui import QIcon, QKeyEvent, QPixmap, QWheelEvent
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
 from syntaxa.app.canvas.canvas import Canvas, CanvasContent
@@ -20,6 +20,8 @@ from syntaxa.app.widgets.labels import ElidedLabel, button, counted, label
 _PICTURE = QSize(168, 126)
 
 _PATH = Qt.ItemDataRole.UserRole
+
+_TAKE_KEYS = (Qt.Key.Key_Return, Qt.Key.Key_Enter)
 
 
 class Shelf(QWidget):
@@ -42,6 +44,7 @@ class Shelf(QWidget):
             "Wheel or arrow keys go to the next drawing, Ctrl and wheel zoom; drag over curves to pick them."
         )
         self.preview.wheel_steps = True
+        self.preview.installEventFilter(self)
         self._title = ElidedLabel("heading")
         self._facts = ElidedLabel("dim")
         self._lay_out()
@@ -96,7 +99,9 @@ class Shelf(QWidget):
         self._back.clicked.connect(self.left)
         for made in (self._previous, self._following, self._ground, self._back):
             row.addWidget(made)
-        hint = label("Wheel or arrow keys: next drawing   ·   Ctrl + wheel: zoom   ·   drag: pick curves", "dim")
+        hint = label(
+            "Wheel, arrows: next   ·   Ctrl + wheel: zoom   ·   drag: pick curves   ·   Return: take it in", "dim"
+        )
         hint.setContentsMargins(14, 4, 14, 5)
         right = QVBoxLayout()
         right.setContentsMargins(0, 0, 0, 0)
@@ -255,6 +260,11 @@ class Shelf(QWidget):
             item.setToolTip(f"{name}\n{says}")
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        if watched is self.preview:
+            if isinstance(event, QKeyEvent) and event.type() == QEvent.Type.KeyPress and event.key() in _TAKE_KEYS:
+                self.take_wanted.emit()
+                return True
+            return False
         if isinstance(event, QWheelEvent) and event.angleDelta().y():
             self.look.step(-1 if event.angleDelta().y() > 0 else 1)
             return True

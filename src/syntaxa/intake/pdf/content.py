@@ -284,6 +284,7 @@ class Interpreter:
         try:
             data = unpacked(form)
         except TooLarge:
+            self.out.overfull = True
             self.out.skip("form", "It unpacks to more than a drawing can hold.")
             return
         except pikepdf.PdfError:
@@ -396,12 +397,13 @@ def _components(space: pikepdf.Object, resources: pikepdf.Object | None) -> int:
 def _picture_bytes(image: Any) -> tuple[bytes, str]:
     """A PNG or JPEG of an embedded picture, and what is wrong with it."""
     try:
-        width, height = int(image.get("/Width", image.get("/W", 0))), int(image.get("/Height", image.get("/H", 0)))
-        if width * height > MOST_PIXELS:
+        inline = isinstance(image, pikepdf.PdfInlineImage)
+        opened = image if inline else pikepdf.PdfImage(image)
+        if opened.width * opened.height > MOST_PIXELS:
             return b"", "It has more pixels than can be held; only its place is kept."
-        if str(image.get("/Filter")) == "/DCTDecode":
+        if not inline and str(image.get("/Filter")) == "/DCTDecode":
             return bytes(image.read_raw_bytes()), ""
-        made = pikepdf.PdfImage(image).as_pil_image()
+        made = opened.as_pil_image()
     except (pikepdf.PdfError, NotImplementedError, ValueError, TypeError, OSError, KeyError, AttributeError,
             Image.DecompressionBombError, ZeroDivisionError, IndexError, OverflowError, MemoryError):  # fmt: skip
         return b"", "Its pixels cannot be unpacked; only its place is kept."

@@ -7,7 +7,7 @@ import zlib
 import pikepdf
 
 #: Bytes of one unpacked stream; the drawing on one page is smaller by far.
-LARGEST_STREAM = 96 << 20
+LARGEST_STREAM = 48 << 20
 
 #: Pixels of an embedded picture.
 MOST_PIXELS = 80_000_000

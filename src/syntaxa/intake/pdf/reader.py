@@ -46,7 +46,10 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
                 raise _damaged(name) from error
             gathered.notes.append("The page is damaged; what could be made out was read.")
         progress(0.8)
-        add_texts(gathered, data, options, _page_transform(pdf.pages[options.page - 1])[0])
+        if gathered.overfull:
+            gathered.skip("text", "The page unpacks to more than a drawing can hold.")
+        else:
+            add_texts(gathered, data, options, _page_transform(pdf.pages[options.page - 1])[0])
         if options.join_dashes:
             gathered.curves, joined = join_dashes(gathered.curves)
             gathered.notes.append(f"{joined} dashes were joined to lines, as was chosen.")
@@ -91,6 +94,7 @@ def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> None:
         try:
             data.append(unpacked(part))
         except TooLarge:
+            gathered.overfull = True
             gathered.skip("content", "It unpacks to more than a drawing can hold.")
         except pikepdf.PdfError:
             gathered.skip("content", "It is damaged.")

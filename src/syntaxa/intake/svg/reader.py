@@ -77,8 +77,16 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
         walk.run()
     except TooMuch:
         gathered.notes.append("The drawing unfolds to more than can be held; the rest was left out.")
+    if repaired and not gathered.curves and not gathered.annotations:
+        raise _damaged(name)
     missing = missing_fonts(families=gathered.fonts)
     return gathered.received("svg", root.get("version") or "1.1", walk.unit, fonts_missing=missing)
+
+
+def _damaged(name: str) -> IntakeError:
+    return IntakeError(
+        f"{name} is damaged and nothing in it could be read.", file=name, suggestion="Ask for the drawing again."
+    )
 
 
 def _parsed(name: str, data: bytes) -> tuple[etree._Element, bool]:
@@ -99,9 +107,7 @@ def _parsed(name: str, data: bytes) -> tuple[etree._Element, bool]:
         except (etree.XMLSyntaxError, ValueError):
             root = None
     if root is None or etree.QName(root.tag).localname != "svg":
-        raise IntakeError(
-            f"{name} is damaged and nothing in it could be read.", file=name, suggestion="Ask for the drawing again."
-        )
+        raise _damaged(name)
     for element in root.iter():
         if isinstance(element.tag, str) and "}" in element.tag:
             element.tag = etree.QName(element.tag).localname
