@@ -97,7 +97,7 @@ class Gathered:
     ) -> None:
         """A curve; without size it is told as degenerate, outside its clip path cut or left out."""
         self.count()
-        if not _has_size(shape):
+        if not has_size(shape):
             self.degenerate[kind or shape.kind] += 1
             return
         for k, piece in enumerate([shape] if clip is None else clipped(shape, clip)):
@@ -114,7 +114,7 @@ class Gathered:
 
     def skip(self, kind: str, why: str, count: int = 1) -> None:
         """Something that is not read, and why."""
-        self.not_read[kind, why] += count
+        self.not_read[printable(kind), printable(why)] += count
 
     def received(
         self,
@@ -150,7 +150,13 @@ class Gathered:
         return Received(drawing, report)
 
 
-def _has_size(shape: Shape) -> bool:
+def printable(text: str) -> str:
+    """A text without halves of letters, which no output could take (they come from bytes in a wrong code page)."""
+    return text if text.isascii() else text.encode("utf-8", "surrogateescape").decode("utf-8", "replace")
+
+
+def has_size(shape: Shape) -> bool:
+    """Whether a shape can be drawn: it has a length, and its numbers are ones that a drawing can hold."""
     if isinstance(shape, Line):
         return shape.start != shape.end and _holds(shape.start, shape.end)
     if isinstance(shape, Circle | Arc):

@@ -144,7 +144,7 @@ def test_heights_through_corners_cut_no_edge_twice():
 
 def test_the_chosen_axis_points_up_and_nothing_is_mirrored():
     box = np.array([[(0, 0, 0), (4, 0, 0), (4, 6, 9)], [(0, 0, 0), (4, 6, 9), (0, 6, 9)]], dtype=np.float64)
-    triangles = np.concatenate([tube(), tube() + (100, 0, 0), box])
+    triangles = np.concatenate([tube(), tube() + np.array([100.0, 0.0, 0.0]), box])
     lying = read("t.stl", binary_stl(triangles[:, :, [2, 0, 1]]), options=ReadOptions(up="x", section=15.0))
     standing = read("t.stl", binary_stl(triangles), options=ReadOptions(section=15.0))
     assert len(lying.drawing.curves) == len(standing.drawing.curves) == 4
@@ -161,7 +161,7 @@ def test_slivers_and_doubles_are_skipped_and_counted():
 
 
 def test_names_are_the_files_or_typed():
-    two = ascii_stl(tube(), "lower") + ascii_stl(tube() + (90, 0, 0), "upper")
+    two = ascii_stl(tube(), "lower") + ascii_stl(tube() + np.array([90.0, 0.0, 0.0]), "upper")
     assert [m.name for m in read("two.stl", two).drawing.meshes] == ["lower", "upper"]
     named = read("tube.stl", binary_stl(tube()), options=ReadOptions(mesh_name="sleeve"))
     assert [m.name for m in named.drawing.meshes] == ["sleeve"]

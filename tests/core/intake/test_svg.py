@@ -193,7 +193,7 @@ def test_styles_come_from_sheets_attributes_and_groups_in_the_order_of_the_casca
 
 @pytest.mark.parametrize(
     ("text", "colour"),
-    [("none", None), ("transparent", None), ("#f00", 0xFF0000), ("rgb(0, 128, 0)", 0x008000), ("hsl(240 100% 50%)", 0xFF),
+    [("none", None), ("transparent", None), ("#f00", 0xFF0000), ("rgb(0, 128, 0)", 0x008000), ("hsl(240 100% 50%)", 255),
      ("CadetBlue", 0x5F9EA0), ("rgba(1,2,3,0)", None), ("currentColor", 0), ("url(#g) red", 0xFF0000)],
 )  # fmt: skip
 def test_colours(text, colour):
@@ -263,7 +263,8 @@ def test_clip_paths_are_reported_and_applied_on_request():
 def test_texts_and_pictures_keep_their_place_and_size():
     pixel = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
     body = f"""
-      <text x="10" y="20" font-size="10" text-anchor="middle" transform="rotate(-90 10 20)">Ø 12 <tspan>H7</tspan></text>
+      <text x="10" y="20" font-size="10" text-anchor="middle" transform="rotate(-90 10 20)">Ø 12
+      <tspan>H7</tspan></text>
       <image x="5" y="5" width="20" height="10" href="data:image/png;base64,{pixel}"/>
       <image width="9" height="9" href="file:///etc/passwd"/>
     """
@@ -305,11 +306,15 @@ def test_what_has_no_size_is_told():
     "data",
     [
         # A file that names a million copies of itself, and one that names a file of the machine.
-        b'<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;">'
-        b'<!ENTITY c "&b;&b;&b;&b;&b;&b;&b;&b;&b;&b;"><!ENTITY d "&c;&c;&c;&c;&c;&c;&c;&c;&c;&c;">]>'
-        b'<svg xmlns="http://www.w3.org/2000/svg"><text>&d;</text><circle r="3"/></svg>',
-        b'<!DOCTYPE svg [<!ENTITY secret SYSTEM "file:///etc/passwd">]>'
-        b'<svg xmlns="http://www.w3.org/2000/svg"><text>&secret;</text><circle r="3"/></svg>',
+        (
+            b'<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;">'
+            b'<!ENTITY c "&b;&b;&b;&b;&b;&b;&b;&b;&b;&b;"><!ENTITY d "&c;&c;&c;&c;&c;&c;&c;&c;&c;&c;">]>'
+            b'<svg xmlns="http://www.w3.org/2000/svg"><text>&d;</text><circle r="3"/></svg>'
+        ),
+        (
+            b'<!DOCTYPE svg [<!ENTITY secret SYSTEM "file:///etc/passwd">]>'
+            b'<svg xmlns="http://www.w3.org/2000/svg"><text>&secret;</text><circle r="3"/></svg>'
+        ),
     ],
 )
 def test_entities_are_not_unfolded_and_files_are_not_opened(data):

@@ -176,8 +176,7 @@ def outline_of(rows):
     """An outline whose arcs are cubics of at most a quarter circle, with the usual handles."""
     points, codes = [rows[0][:2]], [Outline.MOVETO]
     for (x, y, bulge), (u, v, _) in zip(rows, [*rows[1:], rows[0]], strict=True):
-        for p in arc_points(x, y, u, v, bulge) if bulge else [(u, v)]:
-            points.append(p)
+        points += arc_points(x, y, u, v, bulge) if bulge else [(u, v)]
         codes += [Outline.CURVE4] * (len(points) - len(codes)) if bulge else [Outline.LINETO]
     return Outline([*points, rows[0][:2]], [*codes, Outline.CLOSEPOLY])
 

@@ -28,6 +28,7 @@ from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Line, Shape, ellipse_from_conjugates
 from syntaxa.intake.dxf.plain import arc_between
 from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, point_of, polyline_of, shapes_from
+from syntaxa.intake.gather import printable
 
 _DIMENSIONS: dict[int, DimensionKind] = {0: "linear", 1: "aligned", 2: "angular", 3: "diameter", 4: "radius",
                                          5: "angular", 6: "ordinate", 8: "arc length"}  # fmt: skip
@@ -90,7 +91,7 @@ def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimens
         point_of(Vec3(middle)),
         float(stated) if stated is not None and float(stated) >= 0 else None,
         _measured(entity, measures),
-        str(entity.dxf.get("text", "")),
+        printable(str(entity.dxf.get("text", ""))),
         _factor(entity),
         tuple(strokes),
         tuple(labels),
@@ -169,7 +170,7 @@ def _hatch(entity: Any, name: str, layer: str, colour: int | None) -> Hatch:
     if not loops:
         raise Degenerate("It has no boundary.")
     solid = bool(entity.dxf.get("solid_fill", 1 if entity.dxftype() == "MPOLYGON" else 0))
-    return Hatch(name, layer, tuple(loops), str(entity.dxf.get("pattern_name", "SOLID")), solid, colour)
+    return Hatch(name, layer, tuple(loops), printable(str(entity.dxf.get("pattern_name", "SOLID"))), solid, colour)
 
 
 def _boundary(boundary: Any, place: Callable[[Any], Point], sense: float) -> Iterator[Shape]:
@@ -208,7 +209,7 @@ def _picture(entity: Any, name: str, layer: str, colour: int | None) -> Picture:
     file = str(definition.dxf.get("filename", "")) if definition is not None else ""
     return Picture(
         name, layer, point_of(Vec3(entity.dxf.insert)), Vector(across.x, across.y), Vector(up.x, up.y),
-        file.replace("\\", "/").rpartition("/")[2], b"", colour,
+        printable(file.replace("\\", "/").rpartition("/")[2]), b"", colour,
     )  # fmt: skip
 
 
@@ -241,17 +242,21 @@ def _turned(entity: Any, angle: float) -> float:
 
 
 def _plain(text: Any) -> str:
-    return "\n".join(text) if isinstance(text, list) else str(text)
+    return printable("\n".join(text) if isinstance(text, list) else str(text))
 
 
 def _font(entity: Any) -> str:
-    return str(entity.dxf.get("style", ""))
+    return printable(str(entity.dxf.get("style", "")))
 
 
 def font_files(document: Document, styles: set[str]) -> set[str]:
     """Font files of the text styles that are in use."""
     wanted = {s.lower() for s in styles}
-    return {str(s.dxf.get("font", "")) for s in document.styles if s.dxf.name.lower() in wanted and s.dxf.get("font")}
+    return {
+        printable(str(s.dxf.get("font", "")))
+        for s in document.styles
+        if s.dxf.name.lower() in wanted and s.dxf.get("font")
+    }
 
 
 MAKERS: dict[str, Maker] = {

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import logging
+import struct
 from collections.abc import Sequence
 
 import ezdxf
@@ -18,13 +19,14 @@ from syntaxa.errors import Cancelled, IntakeError, Progress
 from syntaxa.intake.dxf.annotate import font_files
 from syntaxa.intake.dxf.mark import BINARY_MARK
 from syntaxa.intake.dxf.plain import NotPlain, Split, Tagged, split, with_handles
+from syntaxa.intake.dxf.salvage import salvaged
 from syntaxa.intake.dxf.walk import DAMAGE, Walk, layer_table
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import Gathered
 from syntaxa.intake.model import PLAIN, ReadOptions, Received, Sheet
 
 #: What the recovering reader may come to when a damaged file leads it astray.
-_DAMAGE = (*DAMAGE, UnicodeError, EOFError, MemoryError, AssertionError, StopIteration)
+_DAMAGE = (*DAMAGE, UnicodeError, EOFError, MemoryError, AssertionError, StopIteration, struct.error)
 
 #: Share of the progress that belongs to the parsing.
 _PARSING = 0.7
@@ -99,14 +101,30 @@ def _whole_document(name: str, data: bytes, out: Gathered) -> Document:
     data = _ended(data)
     try:
         document, auditor = recover.read(io.BytesIO(data))
+    except _DAMAGE:
+        return _salvaged_document(name, data, out)
+    out.damaged = True
+    repairs = len(auditor.errors) + len(auditor.fixes)
+    told = f" {repairs} faults were set right or left out." if repairs else ""
+    out.notes.append("The file breaks the rules of its format or is cut off; what could be recovered was read." + told)
+    return document
+
+
+def _salvaged_document(name: str, data: bytes, out: Gathered) -> Document:
+    found = None if data.startswith(BINARY_MARK) else salvaged(data)
+    try:
+        if found is None:
+            raise ValueError(name)
+        document = _strict(found[0], out)
     except _DAMAGE as error:
         raise IntakeError(
             f"{name} is damaged and could not be read.", file=name, suggestion="Ask for the drawing again."
         ) from error
     out.damaged = True
-    repairs = len(auditor.errors) + len(auditor.fixes)
-    told = f" {repairs} faults were set right or left out." if repairs else ""
-    out.notes.append("The file breaks the rules of its format or is cut off; what could be recovered was read." + told)
+    out.notes.append(
+        f"The file is badly damaged: {found[1]} entities could be made out, {found[2]} were dropped, "
+        "and what its layers looked like is lost."
+    )
     return document
 
 

@@ -18,7 +18,7 @@ from syntaxa.geometry.transform import Floats
 from syntaxa.intake.dxf.annotate import MAKERS
 from syntaxa.intake.dxf.plain import PlainEntity, Split
 from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, height_of, shapes_from
-from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch
+from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, printable
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.solids import add_solids
 
@@ -93,12 +93,12 @@ class Walk:
     def _plain(self, entity: PlainEntity) -> None:
         if entity.z:
             self._seen_at(entity.z)
-        style = self._style_of(entity.colour_index, entity.true_colour, entity.line_type, entity.weight)
+        style = self._style_of(entity.colour_index, entity.true_colour, printable(entity.line_type), entity.weight)
         self.out.add(entity.shape, decoded(entity.layer), style, entity.handle, "", None, entity.kind)
 
     def take(self, entity: DXFEntity, name: str, path: tuple[str, ...], outer: Insert | None) -> None:
         """One entity; `path` names the blocks it lies in, `outer` is the insertion that put it there."""
-        kind = entity.dxftype()
+        kind, name = entity.dxftype(), printable(name)
         try:
             if kind == "INSERT" and isinstance(entity, Insert):
                 self._insert(entity, name, path, outer)
@@ -116,7 +116,7 @@ class Walk:
             elif kind not in _SILENT:
                 self.out.skip(kind, "This type is not taken in.")
         except Degenerate:
-            self.out.degenerate[kind] += 1
+            self.out.degenerate[printable(kind)] += 1
         except Unreadable as why:
             self.out.skip(kind, str(why))
         except DAMAGE:
@@ -195,7 +195,7 @@ class Walk:
 
     def _style(self, entity: DXFEntity, outer: Insert | None) -> Style:
         source: DXFEntity = outer if entity.dxf.get("color", 256) == 0 and outer is not None else entity
-        line_type = str(entity.dxf.get("linetype", ""))
+        line_type = printable(str(entity.dxf.get("linetype", "")))
         if line_type.upper() == "BYBLOCK" and outer is not None:
             line_type = str(outer.dxf.get("linetype", ""))
         weight = int(entity.dxf.get("lineweight", -1))
@@ -229,8 +229,7 @@ def _packed(rgb: tuple[int, int, int]) -> int:
 @cache
 def decoded(name: str) -> str:
     """A name with its \\U+XXXX escapes resolved, and no half characters."""
-    resolved = decode_dxf_unicode(name) if has_dxf_unicode(name) else name
-    return resolved.encode("utf-8", "surrogateescape").decode("utf-8", "replace")
+    return printable(decode_dxf_unicode(name) if has_dxf_unicode(name) else name)
 
 
 def layer_table(document: Document, out: Gathered) -> None:
@@ -243,7 +242,7 @@ def layer_table(document: Document, out: Gathered) -> None:
             name = decoded(entry.dxf.name)
             out.layers[name] = Layer(
                 name, colour, not entry.is_off(), bool(entry.is_frozen()), bool(entry.is_locked()),
-                bool(entry.dxf.get("plot", 1)), str(entry.dxf.get("linetype", "")).upper(),
+                bool(entry.dxf.get("plot", 1)), printable(str(entry.dxf.get("linetype", ""))).upper(),
                 weight * _WEIGHT if weight >= 0 else None,
             )  # fmt: skip
         except DAMAGE:

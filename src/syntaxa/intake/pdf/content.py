@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import io
 import math
+import warnings
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
@@ -21,7 +22,7 @@ from syntaxa.geometry.clip import Area, area_of, common, lies_within
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
-from syntaxa.intake.gather import DEEPEST, Gathered
+from syntaxa.intake.gather import DEEPEST, Gathered, has_size
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.outlines import Run, shapes_of
 from syntaxa.intake.pdf.colours import colour_name, rgb_of
@@ -87,10 +88,14 @@ class Interpreter:
         marks = len(self._marks)
         stream = pikepdf.Stream(pdf, data)
         try:
-            instructions = pikepdf.parse_content_stream(stream)
+            with warnings.catch_warnings(record=True) as faults:
+                warnings.simplefilter("always")
+                instructions = pikepdf.parse_content_stream(stream)
         except pikepdf.PdfError:
             self.out.notes.append("A part of the page is damaged and was left out.")
             return
+        if faults:
+            self.out.notes.append("A part of the page is damaged; it was read as far as it goes.")
         for instruction in instructions:
             self._operators += 1
             if self._operators > _MOST_OPERATORS:
@@ -192,7 +197,8 @@ class Interpreter:
     def _narrow(self, runs: Sequence[Run]) -> None:
         areas = []
         for run in runs:
-            parts = [s.flattened(max(s.length * 1e-5, 1e-9)) for s in shapes_of(_ended(run, True), 0.0)]
+            shapes = [s for s in shapes_of(_ended(run, True), 0.0) if has_size(s)]
+            parts = [s.flattened(max(s.length * 1e-5, 1e-9)) for s in shapes]
             areas += [area_of(points) for points in parts]
         joined = shapely.union_all(areas) if areas else shapely.Polygon()
         if not isinstance(joined, shapely.Polygon | shapely.MultiPolygon):
@@ -212,7 +218,7 @@ class Interpreter:
             self.out.degenerate["path"] += 1
         for shape in shapes:
             clip = None
-            if state.clip is not None and not lies_within(shape, state.clip):
+            if state.clip is not None and has_size(shape) and not lies_within(shape, state.clip):
                 self.out.clipped += 1
                 clip = state.clip if self.options.clip else None
             self.out.add(shape, layer, style, name, self._block, clip, "path")

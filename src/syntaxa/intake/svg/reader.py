@@ -25,7 +25,7 @@ from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Circle, EllipseArc, Shape
 from syntaxa.geometry.transform import Floats, Transform
 from syntaxa.intake.fonts import missing_fonts
-from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch
+from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, has_size
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
 from syntaxa.intake.outlines import Run, shapes_of
 from syntaxa.intake.svg.pen import PathPen
@@ -106,11 +106,13 @@ def _parsed(name: str, data: bytes) -> tuple[etree._Element, bool]:
             root = etree.fromstring(data, parser(True))
         except (etree.XMLSyntaxError, ValueError):
             root = None
-    if root is None or etree.QName(root.tag).localname != "svg":
+    if root is None or _local(str(root.tag)) != "svg":
         raise _damaged(name)
     for element in root.iter():
-        if isinstance(element.tag, str) and "}" in element.tag:
-            element.tag = etree.QName(element.tag).localname
+        name = _local(element.tag) if isinstance(element.tag, str) else ""
+        # A repaired file may have names that are none; they draw nothing.
+        if name and name != element.tag and ":" not in name:
+            element.tag = name
     return root, repaired
 
 
@@ -298,7 +300,7 @@ class _Walk:
 
     def _clip_for(self, shape: Shape, context: _Context) -> Area | None:
         """The area to cut to, if the shape reaches beyond it and that is wanted; what reaches beyond is counted."""
-        if context.clip is None or lies_within(shape, context.clip):
+        if context.clip is None or not has_size(shape) or lies_within(shape, context.clip):
             return None
         self.out.clipped += 1
         return context.clip if self.options.clip else None
@@ -356,7 +358,7 @@ class _Walk:
                 continue
             own = transform_of(child.get("transform"))
             inside = base if own is None else replace(base, transform=own.then(base.transform))
-            shapes = self._outlines(child, child.tag, inside)
+            shapes = [s for s in self._outlines(child, child.tag, inside) if has_size(s)]
             areas += [area_of(shape.flattened(max(shape.length * 1e-5, 1e-9))) for shape in shapes]
         joined = shapely.union_all(areas)
         return joined if isinstance(joined, shapely.Polygon | shapely.MultiPolygon) else shapely.Polygon()
@@ -423,10 +425,15 @@ def _tag(element: etree._Element) -> str:
     return str(element.tag)
 
 
+def _local(name: str) -> str:
+    """A name without its namespace."""
+    return name.rpartition("}")[2]
+
+
 def _label(element: etree._Element) -> str:
     """The name that a group's author gave it: any attribute called label, or its title."""
     for key, value in element.attrib.items():
-        if etree.QName(key).localname in ("label", "aria-label") and str(value).strip():
+        if _local(str(key)) in ("label", "aria-label") and str(value).strip():
             return str(value).strip()
     title = element.find("title")
     return (title.text or "").strip() if title is not None else ""
