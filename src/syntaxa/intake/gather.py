@@ -100,7 +100,10 @@ class Gathered:
         if not has_size(shape):
             self.degenerate[kind or shape.kind] += 1
             return
-        for k, piece in enumerate([shape] if clip is None else clipped(shape, clip)):
+        if clip is None:
+            self.curves.append(Curve(self.unique(name), shape, layer, style, name, block))
+            return
+        for k, piece in enumerate(clipped(shape, clip)):
             self.curves.append(Curve(self.unique(name if k == 0 else f"{name}.{k}"), piece, layer, style, name, block))
 
     def note(self, annotation: Annotation) -> None:
@@ -158,7 +161,10 @@ def printable(text: str) -> str:
 def has_size(shape: Shape) -> bool:
     """Whether a shape can be drawn: it has a length, and its numbers are ones that a drawing can hold."""
     if isinstance(shape, Line):
-        return shape.start != shape.end and _holds(shape.start, shape.end)
+        # Written out, for most of most drawings are lines. Comparisons with nan are false.
+        a, b = shape.start, shape.end
+        held = -LARGEST <= a.x <= LARGEST and -LARGEST <= a.y <= LARGEST
+        return held and -LARGEST <= b.x <= LARGEST and -LARGEST <= b.y <= LARGEST and (a.x != b.x or a.y != b.y)
     if isinstance(shape, Circle | Arc):
         return 0 < shape.radius <= LARGEST and _holds(shape.centre)
     if isinstance(shape, EllipseArc):
@@ -169,5 +175,7 @@ def has_size(shape: Shape) -> bool:
 
 
 def _holds(*points: Point) -> bool:
-    # A comparison with nan is false, so this lets only real numbers through.
-    return all(-LARGEST <= p.x <= LARGEST and -LARGEST <= p.y <= LARGEST for p in points)
+    for p in points:  # noqa: SIM110  a loop is twice as fast as all(), and this runs for every curve
+        if not (-LARGEST <= p.x <= LARGEST and -LARGEST <= p.y <= LARGEST):
+            return False
+    return True

@@ -94,10 +94,12 @@ class Run:
 
 def shapes_of(run: Run, rounding: float) -> list[Shape]:
     """The shapes of a run; `rounding` is how far the writer's rounding may have moved a point."""
-    pieces = [_plain(piece, rounding) for piece in run.pieces]
-    if not pieces:
+    if not run.pieces:
         return []
-    closed = run.closed or (len(pieces) > 1 and run.at == run.begin)
+    closed = run.closed or (len(run.pieces) > 1 and run.at == run.begin)
+    if all(type(piece) is Line for piece in run.pieces):
+        return [_straight(run, closed)]
+    pieces = [_plain(piece, rounding) for piece in run.pieces]
     circle = _whole_circle(pieces, closed, rounding)
     if circle is not None:
         return [circle]
@@ -106,6 +108,16 @@ def shapes_of(run: Run, rounding: float) -> list[Shape]:
         _shape_of(group, closed=whole, loop=closed and len(group) == len(pieces), rounding=rounding)
         for group in _groups(pieces)
     ]
+
+
+def _straight(run: Run, closed: bool) -> Shape:
+    """A run of straight pieces only, which most runs are."""
+    points = [piece.start for piece in run.pieces]
+    if not closed or len(points) == 2:
+        points.append(run.at)
+    if len(points) == 2:
+        return Line(points[0], points[1])
+    return Polyline(tuple(points), (0.0,) * len(points), closed and len(points) == len(run.pieces))
 
 
 def _plain(piece: Piece, rounding: float) -> Piece:

@@ -25,7 +25,7 @@ _SPECK = 1.5
 _LEVEL_FROM = (1.25, 0.04, 0.0)
 
 #: Pixels; what is larger is flattened anew, so that circles stay round when zoomed in.
-_HUGE = 700.0
+_HUGE = 320.0
 
 #: Up to so many curves in view are drawn as unbroken runs: slower, but with no blots where their pieces meet.
 _RUNS_UP_TO = 1500

@@ -23,7 +23,7 @@ Ints = NDArray[np.int64]
 STRIDES = (1, 4, 16)
 
 #: Vertices of a full circle at level 0; a multiple of every stride.
-_CIRCLE = 128
+_CIRCLE = 64
 
 
 @dataclass(frozen=True, slots=True)
@@ -149,38 +149,44 @@ def _segments(level: Level, k: int) -> Floats:
 
 def _flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
     """Vertices of all shapes one after the other, and how many each has (at least two)."""
-    parts: list[Floats] = [np.empty((0, 2))] * len(shapes)
     lines = [k for k, s in enumerate(shapes) if isinstance(s, Line)]
     rounds = [k for k, s in enumerate(shapes) if isinstance(s, Arc | Circle)]
-    if lines:
-        ends = np.array([(s.start.x, s.start.y, s.end.x, s.end.y) for s in (shapes[k] for k in lines)])
-        for k, part in zip(lines, ends.reshape(-1, 2, 2), strict=True):
-            parts[k] = part
-    for k, part in zip(rounds, _arcs_flattened([shapes[k] for k in rounds]), strict=True):  # type: ignore[misc]
-        parts[k] = part
-    for k, shape in enumerate(shapes):
-        if not len(parts[k]):
-            part = shape.flattened(max(shape.length * 2e-4, 1e-9))
-            parts[k] = part if len(part) > 1 else np.repeat(part, 2, axis=0)
-    lengths = np.array([len(p) for p in parts], dtype=np.int64)
-    return (np.concatenate(parts) if parts else np.empty((0, 2))), lengths
+    simple = {*lines, *rounds}
+    others = {k: _vertices(shape) for k, shape in enumerate(shapes) if k not in simple}
+    circles = np.array([_circle_row(shapes[k]) for k in rounds]).reshape(-1, 5)  # type: ignore[arg-type]
+    steps = np.maximum(4, np.ceil(np.abs(circles[:, 4]) / TURN * _CIRCLE)).astype(np.int64)
+    lengths = np.full(len(shapes), 2, dtype=np.int64)
+    lengths[rounds] = steps + 1
+    for k, vertices in others.items():
+        lengths[k] = len(vertices)
+    first = np.concatenate([[0], np.cumsum(lengths)]).astype(np.int64)
+    points = np.empty((int(first[-1]), 2))
+    ends = np.array([(*shapes[k].start, *shapes[k].end) for k in lines]).reshape(-1, 4)
+    points[first[lines]], points[first[lines] + 1] = ends[:, :2], ends[:, 2:]
+    _fill_arcs(points, first[rounds], circles, steps)
+    for k, vertices in others.items():
+        points[first[k] : first[k + 1]] = vertices
+    return points, lengths
 
 
-def _arcs_flattened(shapes: Sequence[Arc | Circle]) -> list[Floats]:
-    if not shapes:
-        return []
-    rows = np.array(
-        [
-            (s.centre.x, s.centre.y, s.radius, *((s.start_angle, s.sweep) if isinstance(s, Arc) else (0.0, TURN)))
-            for s in shapes
-        ]
-    )
-    steps = np.maximum(4, np.ceil(np.abs(rows[:, 4]) / TURN * _CIRCLE)).astype(np.int64)
-    result = []
-    for row, count in zip(rows, steps.tolist(), strict=True):
-        angle = row[3] + row[4] * (np.arange(count + 1) / count)
-        result.append(np.column_stack([row[0] + row[2] * np.cos(angle), row[1] + row[2] * np.sin(angle)]))
-    return result
+def _vertices(shape: Shape) -> Floats:
+    part = shape.flattened(max(shape.length * 2e-4, 1e-9))
+    return part if len(part) > 1 else np.repeat(part, 2, axis=0)
+
+
+def _circle_row(shape: Arc | Circle) -> tuple[float, float, float, float, float]:
+    start, sweep = (shape.start_angle, shape.sweep) if isinstance(shape, Arc) else (0.0, TURN)
+    return shape.centre.x, shape.centre.y, shape.radius, start, sweep
+
+
+def _fill_arcs(points: Floats, first: Ints, circles: Floats, steps: Ints) -> None:
+    """Puts the vertices of all arcs in their places at once."""
+    owner = np.repeat(np.arange(len(steps)), steps + 1)
+    step = np.arange(len(owner)) - np.repeat(np.cumsum(steps + 1) - (steps + 1), steps + 1)
+    angle = circles[owner, 3] + circles[owner, 4] * (step / steps[owner])
+    place = first[owner] + step
+    points[place, 0] = circles[owner, 0] + circles[owner, 2] * np.cos(angle)
+    points[place, 1] = circles[owner, 1] + circles[owner, 2] * np.sin(angle)
 
 
 def _level(points: Floats, first: Ints, lengths: Ints, stride: int) -> Level:
@@ -191,4 +197,6 @@ def _level(points: Floats, first: Ints, lengths: Ints, stride: int) -> Level:
     step = np.arange(begin[-1]) - begin[curve] if len(curve) else np.empty(0, dtype=np.int64)
     tail = first[curve] + np.minimum(step * stride, pieces[curve])
     head = first[curve] + np.minimum((step + 1) * stride, pieces[curve])
-    return Level(np.hstack([points[tail], points[head]]), begin[:-1], count)
+    segments = np.empty((len(tail), 4))
+    segments[:, :2], segments[:, 2:] = points[tail], points[head]
+    return Level(segments, begin[:-1], count)

@@ -231,4 +231,4 @@ def _preview(source: Source, received: Received, choice: TakeIn) -> Preview:
 
 
 def _placed(drawing: Drawing, unit: str) -> Drawing:
-    return drawing.transformed(Transform.scaling(mm_per(unit)))
+    return drawing if mm_per(unit) == 1.0 else drawing.transformed(Transform.scaling(mm_per(unit)))

@@ -49,6 +49,7 @@ class Walk:
         self.highest, self.raised = 0.0, 0
         self._triangles: dict[str, list[Floats]] = {}
         self._block = ""
+        self._plain_styles: dict[tuple[object, ...], Style] = {}
 
     def run(self, entities: Sequence[DXFEntity], names: Mapping[int, str], plain: Split | None = None) -> None:
         """All entities in the order of the file; `names` has the handles of those that have others here."""
@@ -93,7 +94,11 @@ class Walk:
     def _plain(self, entity: PlainEntity) -> None:
         if entity.z:
             self._seen_at(entity.z)
-        style = self._style_of(entity.colour_index, entity.true_colour, printable(entity.line_type), entity.weight)
+        key = entity[6:]
+        style = self._plain_styles.get(key)
+        if style is None:
+            style = self._style_of(entity.colour_index, entity.true_colour, printable(entity.line_type), entity.weight)
+            self._plain_styles[key] = style
         self.out.add(entity.shape, decoded(entity.layer), style, entity.handle, "", None, entity.kind)
 
     def take(self, entity: DXFEntity, name: str, path: tuple[str, ...], outer: Insert | None) -> None:

@@ -8,7 +8,7 @@ from __future__ import annotations
 import io
 import math
 import warnings
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -28,6 +28,7 @@ from syntaxa.intake.outlines import Run, shapes_of
 from syntaxa.intake.pdf.colours import colour_name, rgb_of
 from syntaxa.intake.pdf.limits import MOST_PIXELS, TooLarge, unpacked
 from syntaxa.intake.pdf.optional import OptionalContent
+from syntaxa.intake.pdf.tokens import Operation, operations
 
 _MM_PER_POINT = mm_per("pt")
 
@@ -75,6 +76,8 @@ class Interpreter:
         self._runs: list[Run] = []
         self._clip_next = False
         self._operators = 0
+        #: Whether any text is shown; a page without needs no second look.
+        self.has_text = False
         self._drawn = 0
         self._block = ""
         self._forms: list[tuple[int, int]] = []
@@ -84,37 +87,33 @@ class Interpreter:
 
     def run(self, pdf: pikepdf.Pdf, data: bytes, resources: pikepdf.Object | None) -> None:
         """All operators of a stream."""
-        depth = len(self._stack)
-        marks = len(self._marks)
-        stream = pikepdf.Stream(pdf, data)
+        depth, marks = len(self._stack), len(self._marks)
         try:
             with warnings.catch_warnings(record=True) as faults:
                 warnings.simplefilter("always")
-                instructions = pikepdf.parse_content_stream(stream)
+                self._run(pdf, operations(pdf, data), resources)
         except pikepdf.PdfError:
             self.out.notes.append("A part of the page is damaged and was left out.")
-            return
-        if faults:
-            self.out.notes.append("A part of the page is damaged; it was read as far as it goes.")
-        for instruction in instructions:
+        else:
+            if faults:
+                self.out.notes.append("A part of the page is damaged; it was read as far as it goes.")
+        del self._stack[depth:], self._marks[marks:]
+        self._runs = []
+
+    def _run(self, pdf: pikepdf.Pdf, content: Iterator[Operation], resources: pikepdf.Object | None) -> None:
+        for name, operands in content:
             self._operators += 1
             if self._operators > _MOST_OPERATORS:
                 self.out.notes.append("The page goes on for ever; the rest was left out.")
                 return
-            if isinstance(instruction, pikepdf.ContentStreamInlineImage):
-                self._picture(instruction.iimage, "inline picture")
-                continue
-            name = str(instruction.operator)
             plain = _PLAIN.get(name)
             try:
                 if plain is not None:
-                    plain(self, [float(v) for v in instruction.operands])
+                    plain(self, operands)
                 elif name in _RICH:
-                    _RICH[name](self, pdf, list(instruction.operands), resources)
+                    _RICH[name](self, pdf, operands, resources)
             except (TypeError, ValueError, IndexError, KeyError, AttributeError, OverflowError):
                 self.out.skip("operator", f"“{name[:8]}” makes no sense where it stands.")
-        del self._stack[depth:], self._marks[marks:]
-        self._runs = []
 
     def _save(self, _: Numbers) -> None:
         if len(self._stack) < _MOST_STATES:
@@ -251,7 +250,7 @@ class Interpreter:
         colour = rgb_of(v)
         self.state = replace(self.state, stroke=colour) if stroke else replace(self.state, fill=colour)
 
-    def _space(self, operands: list[pikepdf.Object], resources: pikepdf.Object | None, stroke: bool) -> None:
+    def _space(self, operands: list[Any], resources: pikepdf.Object | None, stroke: bool) -> None:
         parts = _components(operands[0], resources)
         start = rgb_of([0.0, 0.0, 0.0, 1.0] if parts == 4 else [0.0] * parts) if parts in (1, 3, 4) else 0
         if stroke:
@@ -259,8 +258,8 @@ class Interpreter:
         else:
             self.state = replace(self.state, fill_space=parts, fill=start)
 
-    def _set_in_space(self, operands: list[pikepdf.Object], stroke: bool) -> None:
-        values = [float(v) for v in operands if not isinstance(v, pikepdf.Name)]
+    def _set_in_space(self, operands: list[Any], stroke: bool) -> None:
+        values = [v for v in operands if isinstance(v, float)]
         parts = self.state.stroke_space if stroke else self.state.fill_space
         if not values or parts == -1:
             # A pattern, or an ink by name: more of it is darker.
@@ -269,7 +268,7 @@ class Interpreter:
 
     # ------------------------------------------------------------------ forms, pictures, marks
 
-    def _do(self, pdf: pikepdf.Pdf, operands: list[pikepdf.Object], resources: pikepdf.Object | None) -> None:
+    def _do(self, pdf: pikepdf.Pdf, operands: list[Any], resources: pikepdf.Object | None) -> None:
         thing = _resource(resources, "/XObject", operands[0])
         if not isinstance(thing, pikepdf.Stream):
             self.out.skip("form", "What it refers to is not in the file.")
@@ -278,9 +277,9 @@ class Interpreter:
         governed = self.optional.of(thing.get("/OC"))
         self._marks.append(_Marked(governed))
         if str(thing.get("/Subtype")) == "/Form":
-            self._form(pdf, thing, str(operands[0]).lstrip("/"), resources)
+            self._form(pdf, thing, operands[0].lstrip("/"), resources)
         elif str(thing.get("/Subtype")) == "/Image":
-            self._picture(thing, str(operands[0]).lstrip("/"))
+            self._picture(thing, operands[0].lstrip("/"))
         self._marks.pop()
 
     def _form(self, pdf: pikepdf.Pdf, form: pikepdf.Stream, name: str, resources: pikepdf.Object | None) -> None:
@@ -333,22 +332,25 @@ class Interpreter:
             )
         )
 
-    def _begin_marked(self, operands: list[pikepdf.Object], resources: pikepdf.Object | None) -> None:
+    def _begin_marked(self, operands: list[Any], resources: pikepdf.Object | None) -> None:
         layer = None
-        if len(operands) > 1 and str(operands[0]) == "/OC":
+        if len(operands) > 1 and operands[0] == "/OC":
             layer = self.optional.of(_resource(resources, "/Properties", operands[1]))
         if len(self._marks) < _MOST_STATES:
             self._marks.append(_Marked(layer))
+
+    def _words(self) -> None:
+        self.has_text = True
 
     def _end_marked(self, _: Numbers) -> None:
         if self._marks:
             self._marks.pop()
 
-    def _dash(self, operands: list[pikepdf.Object]) -> None:
+    def _dash(self, operands: list[Any]) -> None:
         pattern = [float(v) for v in operands[0]]
         self.state = replace(self.state, dashed=any(v > 0 for v in pattern))
 
-    def _extended(self, operands: list[pikepdf.Object], resources: pikepdf.Object | None) -> None:
+    def _extended(self, operands: list[Any], resources: pikepdf.Object | None) -> None:
         entry = _resource(resources, "/ExtGState", operands[0])
         if isinstance(entry, pikepdf.Dictionary):
             if "/LW" in entry:
@@ -368,14 +370,14 @@ def _tidy(weight: float | None) -> float | None:
     return None if weight is None else round(weight, 4)
 
 
-def _resource(resources: pikepdf.Object | None, kind: str, name: pikepdf.Object) -> pikepdf.Object | None:
+def _resource(resources: pikepdf.Object | None, kind: str, name: Any) -> pikepdf.Object | None:
     table = resources.get(kind) if isinstance(resources, pikepdf.Dictionary) else None
     if isinstance(name, pikepdf.Dictionary):
         return name
-    return table.get(str(name)) if isinstance(table, pikepdf.Dictionary) else None
+    return table.get(name) if isinstance(table, pikepdf.Dictionary) else None
 
 
-def _components(space: pikepdf.Object, resources: pikepdf.Object | None) -> int:
+def _components(space: Any, resources: pikepdf.Object | None) -> int:
     """How many numbers a colour of a space has; -1 for patterns and inks by name."""
     known = {
         "/DeviceGray": 1,
@@ -387,9 +389,10 @@ def _components(space: pikepdf.Object, resources: pikepdf.Object | None) -> int:
         "/DeviceCMYK": 4,
         "/CMYK": 4,
     }
-    if isinstance(space, pikepdf.Name):
-        if str(space) in known:
-            return known[str(space)]
+    if isinstance(space, str | pikepdf.Name):
+        space = str(space)
+        if space in known:
+            return known[space]
         found = _resource(resources, "/ColorSpace", space)
         return _components(found, None) if found is not None else -1
     if isinstance(space, pikepdf.Array) and len(space):
@@ -418,8 +421,8 @@ def _picture_bytes(image: Any) -> tuple[bytes, str]:
     return buffer.getvalue(), ""
 
 
-_Plain = Callable[[Interpreter, Numbers], None]
-_Rich = Callable[[Interpreter, pikepdf.Pdf, "list[pikepdf.Object]", "pikepdf.Object | None"], None]
+_Plain = Callable[[Interpreter, Any], None]
+_Rich = Callable[[Interpreter, pikepdf.Pdf, list[Any], pikepdf.Object | None], None]
 
 _PLAIN: dict[str, _Plain] = {
     "q": Interpreter._save,
@@ -452,6 +455,8 @@ _PLAIN: dict[str, _Plain] = {
     "K": lambda i, v: i._colour(v[:4], True),
     "k": lambda i, v: i._colour(v[:4], False),
     "EMC": Interpreter._end_marked,
+    "BI": lambda i, v: i._picture(v[0], "inline picture"),
+    "BT": lambda i, _: i._words(),
 }
 
 _RICH: dict[str, _Rich] = {

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import logging
 import math
 from typing import Any
 
@@ -19,6 +20,9 @@ from syntaxa.intake.pdf.content import Interpreter
 from syntaxa.intake.pdf.limits import TooLarge, unpacked
 from syntaxa.intake.pdf.optional import OptionalContent
 from syntaxa.intake.pdf.texts import add_texts
+
+# What the library has to say about damage is told in the import report, not on the terminal.
+logging.getLogger("pikepdf").addHandler(logging.NullHandler())
 
 #: Pages that are offered by name; a longer document is a book.
 _MOST_PAGES = 2000
@@ -39,8 +43,9 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
             raise IntakeError(f"{name} has {pages}, so there is no page {options.page}.", file=name)
         progress(0.1)
         gathered = Gathered(progress)
+        has_text = True
         try:
-            _page(pdf, options, gathered)
+            has_text = _page(pdf, options, gathered)
         except _DAMAGE as error:
             if not gathered.curves and not gathered.annotations:
                 raise _damaged(name) from error
@@ -48,7 +53,7 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
         progress(0.8)
         if gathered.overfull:
             gathered.skip("text", "The page unpacks to more than a drawing can hold.")
-        else:
+        elif has_text:
             add_texts(gathered, data, options, _page_transform(pdf.pages[options.page - 1])[0])
         if options.join_dashes:
             gathered.curves, joined = join_dashes(gathered.curves)
@@ -76,7 +81,8 @@ def _damaged(name: str) -> IntakeError:
     return IntakeError(f"{name} is damaged and could not be read.", file=name, suggestion="Ask for the drawing again.")
 
 
-def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> None:
+def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> bool:
+    """Gathers what the page draws, and says whether it shows any text."""
     page = pdf.pages[options.page - 1]
     to_page, notes = _page_transform(page)
     gathered.notes += notes
@@ -102,6 +108,7 @@ def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> None:
         interpreter.run(pdf, b"\n".join(data), _inherited(page.obj, "/Resources"))
     except TooMuch:
         gathered.notes.append("The page unfolds to more than can be held; the rest was left out.")
+    return interpreter.has_text
 
 
 def _inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:
