@@ -30,11 +30,16 @@ from syntaxa.memory import uncollected
 CURVES, PATHS, SEGMENTS = 100_000, 20_000, 50_000
 
 
-def timed(work):
-    gc.collect()
-    began = time.perf_counter()
-    result = work()
-    return time.perf_counter() - began, result
+def timed(work, times=1):
+    """The least of some times, for whatever else the machine does can only add, and the last result."""
+    best, result = float("inf"), None
+    for _ in range(times):
+        del result
+        gc.collect()
+        began = time.perf_counter()
+        result = work()
+        best = min(best, time.perf_counter() - began)
+    return best, result
 
 
 def dxf_file(path):
@@ -79,7 +84,7 @@ def pdf_file(segments=SEGMENTS):
 def measure_dxf(folder):
     path = folder / "many.dxf"
     dxf_file(path)
-    library, document = timed(lambda: ezdxf.readfile(path))
+    library, document = timed(lambda: ezdxf.readfile(path), 2)
     del document
 
     def first_picture():
@@ -88,7 +93,7 @@ def measure_dxf(folder):
             picture_of(received.drawing, 1280, 800, PAPER)
         return received
 
-    ours, received = timed(first_picture)
+    ours, received = timed(first_picture, 2)
     with uncollected():
         slow = read_dxf(path.name, path.read_bytes(), lambda _: None, fast=False)
     same = slow.drawing == received.drawing
@@ -99,8 +104,8 @@ def measure_dxf(folder):
 
 
 def measure(name, title, data, alone):
-    library, _ = timed(alone)
-    ours, received = timed(lambda: read(name, data))
+    library, _ = timed(alone, 3)
+    ours, received = timed(lambda: read(name, data), 3)
     print(f"{title}: library {library:.2f} s, ours {ours:.2f} s ({ours / library:.2f} of it, at most 1.50), "
           f"{len(received.drawing.curves)} curves")  # fmt: skip
     return ours <= 1.5 * library

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import math
 from collections import Counter
+from collections.abc import Sequence
 
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Curve, Drawing, Layer, Style
@@ -106,6 +107,18 @@ class Gathered:
         for k, piece in enumerate(clipped(shape, clip)):
             self.curves.append(Curve(self.unique(name if k == 0 else f"{name}.{k}"), piece, layer, style, name, block))
 
+    def add_all(self, rows: Sequence[tuple[str, Shape, str, Style]]) -> None:
+        """Many curves with sizes, each as its handle, shape, layer and style."""
+        self._things += len(rows)
+        if self._things > MOST_THINGS:
+            raise TooMuch
+        handles = {row[0] for row in rows}
+        if len(handles) < len(rows) or handles & self._ids:
+            self.curves += [Curve(self.unique(h), shape, layer, style, h) for h, shape, layer, style in rows]
+            return
+        self._ids |= handles
+        self.curves += [Curve(h, shape, layer, style, h) for h, shape, layer, style in rows]
+
     def note(self, annotation: Annotation) -> None:
         """An annotation; its id must come from `unique`."""
         self.count()
@@ -170,8 +183,13 @@ def has_size(shape: Shape) -> bool:
     if isinstance(shape, EllipseArc):
         return 0 < shape.major.length <= LARGEST and shape.ratio > 1e-9 and _holds(shape.centre)
     if isinstance(shape, Polyline):
-        return len(shape.vertices) > 1 and _holds(*shape.vertices) and len(set(shape.vertices)) > 1
-    return len(set(shape.control_points)) > 1 and _holds(*shape.control_points)
+        return _holds(*shape.vertices) and _differ(shape.vertices)
+    return _holds(*shape.control_points) and _differ(shape.control_points)
+
+
+def _differ(points: Sequence[Point]) -> bool:
+    first = points[0]
+    return any(p.x != first.x or p.y != first.y for p in points)
 
 
 def _holds(*points: Point) -> bool:

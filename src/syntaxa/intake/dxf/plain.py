@@ -11,13 +11,13 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import compress
-from typing import NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
 
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line
+from syntaxa.intake.gather import LARGEST
 
 Ints = NDArray[np.int64]
 Floats = NDArray[np.float64]
@@ -41,28 +41,34 @@ class NotPlain(Exception):  # noqa: N818  it is an answer
     """The file is not one for the fast way."""
 
 
-class PlainEntity(NamedTuple):
-    """A plain entity in the file's own numbers; z is the largest height of its points, `position`
-    its place in the order of the file.
+#: What decides the style of an entity: colour index, true colour (-1 for none), weight (-1 for none), line type.
+StyleKey = tuple[int, int, int, str]
+
+
+@dataclass(frozen=True, slots=True)
+class Columns:
+    """n plain entities in the order of the file, in its own numbers.
+
+    position  (n,) int, places in the order of the file
+    z         (n,) float, largest height of the points of each
+    good      (n,) bool, whether its numbers are ones that a drawing can hold and it has a size
     """
 
-    position: int
-    kind: str
-    handle: str
-    layer: str
-    shape: Line | Arc | Circle
-    z: float
-    colour_index: int
-    true_colour: int | None
-    line_type: str
-    weight: int | None
+    position: Ints
+    kinds: list[str]
+    handles: list[str]
+    layers: list[str]
+    shapes: list[Line | Arc | Circle]
+    styles: list[StyleKey]
+    z: Floats
+    good: NDArray[np.bool_]
 
 
 @dataclass(frozen=True, slots=True)
 class Split:
-    """Plain entities in the order of the file, the places of all others by handle, and the file without the plain."""
+    """The plain entities, the places of all others by handle, and the file without the plain."""
 
-    plain: list[PlainEntity]
+    plain: Columns
     order: dict[str, int]
     rest: bytes
 
@@ -223,35 +229,55 @@ def _good(tags: _Tags, types: NDArray[np.bytes_]) -> NDArray[np.bool_]:
     return np.asarray(good & upright)
 
 
-def _entities(
-    tags: _Tags, types: NDArray[np.bytes_], chosen: Ints, handles: dict[int, str], encoding: str
-) -> list[PlainEntity]:
-    x, y, z, u, v, w, radius, first, last = (
-        tags.numbers(code, 0.0)[chosen].tolist() for code in (10, 20, 30, 11, 21, 31, 40, 50, 51)
-    )
+def _entities(tags: _Tags, types: NDArray[np.bytes_], chosen: Ints, handles: dict[int, str], encoding: str) -> Columns:
+    numbers = {code: tags.numbers(code, 0.0)[chosen] for code in (10, 20, 30, 11, 21, 31, 40, 50, 51)}
     indices, true_colours, weights = (
         tags.numbers(code, otherwise)[chosen].astype(np.int64).tolist()
         for code, otherwise in ((62, 256.0), (420, -1.0), (370, -1.0))
     )
     layers, line_types = tags.texts(8, encoding), tags.texts(6, encoding)
-    plain = []
-    for k, j in enumerate(chosen.tolist()):
-        kind = types[j]
-        shape: Line | Arc | Circle
-        if kind == b"LINE":
-            shape = Line(Point(x[k], y[k]), Point(u[k], v[k]))
-        elif kind == b"ARC":
-            shape = arc_between(Point(x[k], y[k]), abs(radius[k]), first[k], last[k], 1.0)
+    places = chosen.tolist()
+    kinds = [_NAMES[bytes(kind)] for kind in types[chosen].tolist()]
+    types_used = [line_types.get(j, "") for j in places] if line_types else [""] * len(places)
+    return Columns(
+        chosen,
+        kinds,
+        [handles[j].strip().upper() for j in places],
+        [layers[j] for j in places],
+        _shapes(kinds, numbers),
+        list(zip(indices, true_colours, weights, types_used, strict=True)),
+        np.maximum(np.abs(numbers[30]), np.abs(numbers[31])),
+        _sensible(np.array(kinds), numbers),
+    )
+
+
+def _sensible(kinds: NDArray[np.str_], numbers: dict[int, Floats]) -> NDArray[np.bool_]:
+    """What `gather.has_size` asks, of all at once."""
+
+    def held(*codes: int) -> NDArray[np.bool_]:
+        # Comparisons with nan are false.
+        return np.asarray(np.all([np.abs(numbers[c]) <= LARGEST for c in codes], axis=0))
+
+    moved = (numbers[10] != numbers[11]) | (numbers[20] != numbers[21])
+    radius = np.abs(numbers[40])
+    turns = np.isfinite(numbers[50]) & np.isfinite(numbers[51])
+    is_line, is_arc = kinds == "LINE", kinds == "ARC"
+    lines = held(10, 20, 11, 21) & moved
+    rounds = held(10, 20) & (radius > 0) & (radius <= LARGEST) & (turns | ~is_arc)
+    return np.asarray(np.where(is_line, lines, rounds))
+
+
+def _shapes(kinds: Sequence[str], numbers: dict[int, Floats]) -> list[Line | Arc | Circle]:
+    shapes: list[Line | Arc | Circle] = []
+    columns = [numbers[code].tolist() for code in (10, 20, 11, 21, 40, 50, 51)]
+    for kind, x, y, u, v, radius, first, last in zip(kinds, *columns, strict=True):
+        if kind == "LINE":
+            shapes.append(Line(Point(x, y), Point(u, v)))
+        elif kind == "ARC":
+            shapes.append(arc_between(Point(x, y), abs(radius), first, last, 1.0))
         else:
-            shape = Circle(Point(x[k], y[k]), abs(radius[k]))
-        true_colour, weight = true_colours[k], weights[k]
-        plain.append(
-            PlainEntity(
-                j, _NAMES[kind], handles[j].strip().upper(), layers[j], shape, max(abs(z[k]), abs(w[k])), indices[k],
-                true_colour if true_colour >= 0 else None, line_types.get(j, ""), weight if weight >= 0 else None,
-            )
-        )  # fmt: skip
-    return plain
+            shapes.append(Circle(Point(x, y), abs(radius)))
+    return shapes
 
 
 def arc_between(centre: Point, radius: float, first_deg: float, last_deg: float, sense: float) -> Arc | Circle:

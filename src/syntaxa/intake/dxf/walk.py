@@ -16,7 +16,7 @@ from ezdxf.render import MeshBuilder
 from syntaxa.drawing.model import Layer, Style
 from syntaxa.geometry.transform import Floats
 from syntaxa.intake.dxf.annotate import MAKERS
-from syntaxa.intake.dxf.plain import PlainEntity, Split
+from syntaxa.intake.dxf.plain import Columns, Split, StyleKey
 from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, height_of, shapes_from
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, printable
 from syntaxa.intake.model import ReadOptions
@@ -49,7 +49,6 @@ class Walk:
         self.highest, self.raised = 0.0, 0
         self._triangles: dict[str, list[Floats]] = {}
         self._block = ""
-        self._plain_styles: dict[tuple[object, ...], Style] = {}
 
     def run(self, entities: Sequence[DXFEntity], names: Mapping[int, str], plain: Split | None = None) -> None:
         """All entities in the order of the file; `names` has the handles of those that have others here."""
@@ -71,18 +70,17 @@ class Walk:
                 self._tell(k, len(entities))
                 self.take(entity, names.get(k) or entity.dxf.get("handle") or f"n{k + 1}", (), None)
             return
-        far = len(plain.order) + len(plain.plain) + len(entities)
+        columns = plain.plain
+        far = int(columns.position[-1]) + len(plain.order) + 1
         places = [(plain.order.get(str(e.dxf.get("handle")).upper(), far + k), k) for k, e in enumerate(entities)]
-        rest = sorted(places)
-        at = 0
-        for k, simple in enumerate(plain.plain):
-            self._tell(k, len(plain.plain))
-            while at < len(rest) and rest[at][0] < simple.position:
-                self._take_named(entities[rest[at][1]])
-                at += 1
-            self._plain(simple)
-        for _, k in rest[at:]:
+        done = 0
+        for number, (position, k) in enumerate(sorted(places)):
+            self._tell(number, len(places))
+            end = int(np.searchsorted(columns.position, position))
+            self._plain(columns, done, end)
+            done = end
             self._take_named(entities[k])
+        self._plain(columns, done, len(columns.kinds))
 
     def _take_named(self, entity: DXFEntity) -> None:
         self.take(entity, str(entity.dxf.get("handle")), (), None)
@@ -91,15 +89,29 @@ class Walk:
         if k % 500 == 0:
             self.out.told(self._share + (1 - self._share) * k / max(count, 1))
 
-    def _plain(self, entity: PlainEntity) -> None:
-        if entity.z:
-            self._seen_at(entity.z)
-        key = entity[6:]
-        style = self._plain_styles.get(key)
-        if style is None:
-            style = self._style_of(entity.colour_index, entity.true_colour, printable(entity.line_type), entity.weight)
-            self._plain_styles[key] = style
-        self.out.add(entity.shape, decoded(entity.layer), style, entity.handle, "", None, entity.kind)
+    def _plain(self, columns: Columns, begin: int, end: int) -> None:
+        """The plain entities of a stretch of the file, all at once."""
+        part = slice(begin, end)
+        raised = np.flatnonzero(columns.z[part])
+        if len(raised):
+            self.raised += len(raised)
+            self.highest = max(self.highest, float(columns.z[part][raised].max()))
+        styles = {key: self._plain_style(key) for key in set(columns.styles[part])}
+        layers = {name: decoded(name) for name in set(columns.layers[part])}
+        good = columns.good[part].tolist()
+        for kind, fine in zip(columns.kinds[part], good, strict=True):
+            if not fine:
+                self.out.degenerate[kind] += 1
+        rows = zip(
+            columns.handles[part], columns.shapes[part], columns.layers[part], columns.styles[part], good, strict=True
+        )
+        self.out.add_all([(h, shape, layers[layer], styles[key]) for h, shape, layer, key, fine in rows if fine])
+
+    def _plain_style(self, key: StyleKey) -> Style:
+        index, true_colour, weight, line_type = key
+        return self._style_of(
+            index, true_colour if true_colour >= 0 else None, printable(line_type), weight if weight >= 0 else None
+        )
 
     def take(self, entity: DXFEntity, name: str, path: tuple[str, ...], outer: Insert | None) -> None:
         """One entity; `path` names the blocks it lies in, `outer` is the insertion that put it there."""

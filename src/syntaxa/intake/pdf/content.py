@@ -20,7 +20,7 @@ from syntaxa.drawing.annotations import Hatch, Picture
 from syntaxa.drawing.units import mm_per
 from syntaxa.geometry.clip import Area, area_of, common, lies_within
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.intake.gather import DEEPEST, Gathered, has_size
 from syntaxa.intake.model import ReadOptions
@@ -136,7 +136,16 @@ class Interpreter:
         self._runs.append(Run(self._place(v[0], v[1])))
 
     def _line(self, v: Numbers) -> None:
-        self._pen().line_to(self._place(v[0], v[1]))
+        # Written out: most of most pages is this.
+        run = self._runs[-1]
+        if run.closed:
+            run = self._pen()
+        t, (x, y) = self.state.transform, v
+        point = Point(t.a * x + t.c * y + t.e, t.b * x + t.d * y + t.f)
+        at = run.at
+        if at.x != point.x or at.y != point.y:
+            run.pieces.append(Line(at, point))
+            run.at = point
 
     def _curve(self, v: Numbers) -> None:
         self._pen().curve_to(self._place(v[0], v[1]), self._place(v[2], v[3]), self._place(v[4], v[5]))

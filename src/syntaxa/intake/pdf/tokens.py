@@ -20,6 +20,8 @@ _DICTIONARY = re.compile(rb"<<[^<>()]*>>")
 _COMMENT = re.compile(rb"%[^\r\n]*")
 _INLINE = re.compile(rb"(?:^|\s)BI\s")
 
+_NUMERIC, _NAME = frozenset(b"0123456789+-."), ord("/")
+
 Operation = tuple[str, list[Any]]
 
 
@@ -55,22 +57,24 @@ def _split(data: bytes) -> Iterator[Operation]:
     operands: list[Any] = []
     outer: list[Any] | None = None
     for token in data.split():
-        try:
-            operands.append(float(token))
-        except ValueError:
-            first = token[:1]
-            if first == b"/":
-                operands.append(token.decode("latin-1"))
-            elif first == b"[":
-                outer, operands = operands, []
-            elif first == b"]":
-                inner = operands
-                operands = outer if outer is not None else []
-                operands.append(inner)
-                outer = None
-            else:
-                yield token.decode("latin-1"), operands
-                operands, outer = [], None
+        # What begins like a number is one, or a slip that ends the operator.
+        if token[0] in _NUMERIC:
+            try:
+                operands.append(float(token))
+                continue
+            except ValueError:
+                operands.append(None)
+        elif token[0] == _NAME:
+            operands.append(token.decode("latin-1"))
+        elif token == b"[":
+            outer, operands = operands, []
+        elif token == b"]":
+            inner, operands = operands, outer if outer is not None else []
+            operands.append(inner)
+            outer = None
+        else:
+            yield token.decode("latin-1"), operands
+            operands, outer = [], None
 
 
 def _operand(value: Any) -> Any:
