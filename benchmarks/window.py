@@ -18,7 +18,7 @@ from PyQt6.QtTest import QTest
 from syntaxa.app.program import end_work, start
 from syntaxa.app.settings import Settings
 from syntaxa.app.walk import settle
-from syntaxa.demo.drawing import write_demo
+from syntaxa.demo.formats import write_drawings
 from syntaxa.measure.steps import ScaleBy
 
 WAIT_MS = 100.0
@@ -68,7 +68,7 @@ def main() -> int:
     missed = 0
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)
-        _application, window = start(write_demo, Settings(folder / "settings.json"))
+        _application, window = start(write_drawings, Settings(folder / "settings.json"))
         window.resize(1280, 800)
         window.show()
         ticks = Ticks()

@@ -8,12 +8,12 @@ from pathlib import Path
 from syntaxa.app.program import start
 from syntaxa.app.settings import Settings
 from syntaxa.app.walk import settle, take_picture, walk_demo
-from syntaxa.demo.drawing import write_demo
+from syntaxa.demo.formats import write_drawings
 
 
 def main(folder: Path) -> int:
     """All pictures into a folder."""
-    _application, window = start(write_demo, Settings(folder / "settings.json"))
+    _application, window = start(write_drawings, Settings(folder / "settings.json"))
     window.show()
     window.resize(1280, 800)
     window.canvas.paint_now()

@@ -27,14 +27,14 @@ def _open_window(files: Sequence[str]) -> int:
     _need_display()
     # Qt is loaded only when a window is wanted: the command line works without it.
     from syntaxa.app.program import open_window
-    from syntaxa.demo.drawing import write_demo
+    from syntaxa.demo.formats import write_drawings
 
-    return open_window(files, write_demo)
+    return open_window(files, write_drawings)
 
 
 def _open_demo(walk: str | None) -> int:
     _need_display()
     from syntaxa.app.program import open_demo
-    from syntaxa.demo.drawing import write_demo
+    from syntaxa.demo.formats import write_drawings
 
-    return open_demo(write_demo, walk)
+    return open_demo(write_drawings, walk)

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QMessageBox
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.main_window import MainWindow
 from syntaxa.app.settings import Settings
-from syntaxa.demo.drawing import write_demo
+from syntaxa.demo.formats import write_drawings
 
 PATIENCE = 60_000
 
@@ -47,7 +47,7 @@ def chosen():
 
 @pytest.fixture
 def window(qtbot, tmp_path, chosen):
-    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, write_demo)
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, write_drawings)
     qtbot.addWidget(made)
     made.show()
     qtbot.waitExposed(made)
@@ -62,7 +62,11 @@ def settled(qtbot, window):
     """Waits until everything is computed."""
 
     def wait():
-        qtbot.waitUntil(lambda: not window.session.busy and window.session.surveyed_state is not None, timeout=PATIENCE)
+        def ready():
+            lanes = window.session.busy or window.deliveries.busy or window.look.lane.busy
+            return not lanes and window.session.surveyed_state is not None
+
+        qtbot.waitUntil(ready, timeout=PATIENCE)
 
     return wait
 

@@ -17,6 +17,7 @@ from syntaxa.app.choosers import Choosers
 from syntaxa.app.main_window import MainWindow
 from syntaxa.app.settings import Settings
 from syntaxa.demo.drawing import write_demo
+from syntaxa.demo.formats import write_drawings
 
 pytestmark = pytest.mark.window
 
@@ -31,7 +32,7 @@ class Unasked(Choosers):
 @pytest.fixture
 def window(qtbot, tmp_path):
     assert QApplication.platformName() == "xcb", "this test wants a real window"
-    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "recovery", Unasked(), write_demo)
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "recovery", Unasked(), write_drawings)
     qtbot.addWidget(made)
     made.show()
     made.activateWindow()

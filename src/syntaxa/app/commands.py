@@ -37,6 +37,7 @@ COMMANDS: tuple[Command, ...] = (
     Command("ask_browse", "Look through a folder…", "File", "Ctrl+Shift+O", "browse"),
     Command("ask_add", "Add a drawing to this job…", "File", "Ctrl+Shift+A", "", "job"),
     Command("open_demo", "Open the demo", "File", "", "demo"),
+    Command("browse_demo", "Look through the demo drawings", "File"),
     Command("take_in", "Take in the drawing that is looked at", "File", "Ctrl+Return", "", "look", separated=True),
     Command("leave_shelf", "Back to the job", "File", "Ctrl+Backspace", "", "shelf"),
     Command("check_sources", "Look for changed files", "File", "F5", "", "job"),

@@ -391,14 +391,23 @@ class MainWindow(QMainWindow):
 
     def open_demo(self) -> None:
         """Opens the demo drawing, made anew."""
+        self._with_demo(self.open_path)
+
+    def browse_demo(self) -> None:
+        """Shows the demo's drawings of all formats on the shelf, made anew."""
+        self._with_demo(lambda path: self.browse(path.parent))
+
+    def _with_demo(self, then: Callable[[Path], None]) -> None:
         folder = self._recovery.parent / "demo"
-        try:
-            folder.mkdir(parents=True, exist_ok=True)
-            path = self._make_demo(folder)
-        except OSError as error:
-            self.complain(f"The demo cannot be written to {folder}: {error.strerror}.")
-            return
-        self.open_path(path)
+
+        def make(_progress: Progress) -> Path:
+            try:
+                folder.mkdir(parents=True, exist_ok=True)
+                return self._make_demo(folder)
+            except OSError as error:
+                raise SyntaxaError(f"The demo cannot be written to {folder}: {reason_of(error)}.") from error
+
+        self.deliveries.run("Making the demo drawings", make, then, self.complain)
 
     def save(self) -> bool:
         """Saves the job where it came from, or asks."""

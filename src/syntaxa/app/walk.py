@@ -67,7 +67,12 @@ def settle(window: MainWindow) -> bool:
     end = time.monotonic() + _PATIENCE
     while time.monotonic() < end:
         QTest.qWait(20)  # type: ignore[call-arg, arg-type]
-        if not window.session.busy and not window.canvas.painting and window.session.surveyed_state is not None:
+        if (
+            not window.session.busy
+            and not window.deliveries.busy
+            and not window.canvas.painting
+            and window.session.surveyed_state is not None
+        ):
             QApplication.processEvents()
             return True
     return False

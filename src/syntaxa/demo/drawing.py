@@ -45,6 +45,29 @@ def write_demo(folder: Path) -> Path:
 
 def demo_bytes() -> bytes:
     """The demo drawing as DXF."""
+    return _finished(_drawn())
+
+
+def revised_bytes() -> bytes:
+    """The next revision: lamps moved on the control box, a cable hole more in the base plate, guard screws gone."""
+    document = _drawn()
+    space = document.modelspace()
+    for entity in list(space.query("CIRCLE")):
+        if entity.dxf.layer == "CONTROL-BOX" and entity.dxf.radius == 0.4375:
+            entity.translate(0.25, -0.125, 0.0)
+        elif entity.dxf.layer == "COUPLING-GUARD" and entity.dxf.radius == 0.1:
+            space.delete_entity(entity)
+    space.add_circle((14.5, 5.25), 0.5, {"layer": "BASE-PLATE"})
+    return _finished(document)
+
+
+def _finished(document: ezdxf.document.Drawing) -> bytes:
+    for entity in document.modelspace():
+        entity.translate(*FAR_AWAY, 0.0)
+    return _stable_bytes(document)
+
+
+def _drawn() -> ezdxf.document.Drawing:
     document = ezdxf.new("R2010", setup=["linetypes"])
     document.header["$INSUNITS"] = 4
     document.header["$MEASUREMENT"] = 0
@@ -58,9 +81,7 @@ def demo_bytes() -> bytes:
     _centre_lines(space)
     _title_block(space)
     _construction(space)
-    for entity in space:
-        entity.translate(*FAR_AWAY, 0.0)
-    return _stable_bytes(document)
+    return document
 
 
 def _stable_bytes(document: ezdxf.document.Drawing) -> bytes:

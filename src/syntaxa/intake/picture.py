@@ -68,7 +68,7 @@ def _read(name: str, data: bytes, progress: Progress, options: ReadOptions) -> R
             gathered.unique("picture"), "picture", Point(0.0, 0.0), Vector(across, 0.0), Vector(0.0, up), name, shown
         )
     )
-    gathered.skip("pixels", "A picture has no curves; it lies under the drawing to be measured and traced.")
+    gathered.notes.append("A picture has no curves; it lies under the drawing to be measured and traced over.")
     sheets = tuple(Sheet(str(k), f"Page {k}") for k in range(1, pages + 1)) if pages > 1 else ()
     sheet = str(options.page) if sheets else ""
     return gathered.received("image", f"{form} {width} × {height}", "mm", None, sheets, sheet)
@@ -101,7 +101,7 @@ def _size(width: int, height: int, density: float | None, options: ReadOptions, 
         out.notes.append(f"Placed {across:g} × {up:g} mm large, as was typed.")
         return across, up
     if density is not None:
-        out.notes.append(f"The picture says {density:g} dots to the inch; check it against a length that you know.")
+        out.notes.append(f"The picture says {density:.4g} dots to the inch; check it against a length that you know.")
     else:
         density = 96.0
         out.notes.append("The picture does not say how large it is; type its width or height.")

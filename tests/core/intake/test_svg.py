@@ -193,7 +193,7 @@ def test_styles_come_from_sheets_attributes_and_groups_in_the_order_of_the_casca
 
 @pytest.mark.parametrize(
     ("text", "colour"),
-    [("none", None), ("transparent", None), ("#f00", 0xFF0000), ("rgb(0, 128, 0)", 0x008000), ("hsl(240 100% 50%)", 255),
+    [("none", None), ("transparent", None), ("#f00", 0xFF0000), ("rgb(0, 128, 0)", 0x8000), ("hsl(240 100% 50%)", 255),
      ("CadetBlue", 0x5F9EA0), ("rgba(1,2,3,0)", None), ("currentColor", 0), ("url(#g) red", 0xFF0000)],
 )  # fmt: skip
 def test_colours(text, colour):

@@ -26,6 +26,8 @@ from syntaxa.intake.steps import KINDS, TakeIn
 KIND_NAMES = {"curves": "Curves", "text": "Texts", "dimension": "Dimensions", "hatch": "Hatches", "point": "Points",
               "image": "Pictures", "construction": "Construction lines"}  # fmt: skip
 
+_NAME = Qt.ItemDataRole.UserRole
+
 _PARTS = (("inside", "what lies inside the box"), ("touching", "what the box touches"), ("cut", "cut at the box"))
 
 
@@ -254,7 +256,8 @@ class Choices(QWidget):
         self._layers.blockSignals(True)
         self._layers.setRowCount(len(layers))
         for k, (name, curves, notes, shown) in enumerate(layers):
-            item = QTableWidgetItem(name)
+            item = QTableWidgetItem(name if shown else f"{name}  · hidden")
+            item.setData(_NAME, name)
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             taken = (choice.only is None or name in choice.only) and name not in choice.left_out
             taken = taken and (shown or not choice.skip_hidden)
@@ -343,7 +346,7 @@ class Choices(QWidget):
         left = set(choice.left_out)
         if choice.only is not None:
             left |= {x[0] for x in preview.layers} - set(choice.only)
-        (left.discard if item.checkState() == Qt.CheckState.Checked else left.add)(item.text())
+        (left.discard if item.checkState() == Qt.CheckState.Checked else left.add)(str(item.data(_NAME)))
         self._set(left_out=tuple(sorted(left)), only=None)
 
     def _kind_switched(self, kind: str, on: bool) -> None:

@@ -210,12 +210,16 @@ def _by_name(path: Path) -> tuple[str, str]:
 
 def _filter(choice: TakeIn) -> TakeIn:
     """The part of the choices that decides what is drawn: a part that is cut out is only marked."""
-    return msgspec.structs.replace(choice, box=None, ids=None, box_mode="inside", into="", source=1, dissolve=False)
+    return msgspec.structs.replace(
+        choice, box=None, ids=None, box_mode="inside", into="", source=1, dissolve=False, skip_hidden=False
+    )
 
 
 def _preview(source: Source, received: Received, choice: TakeIn) -> Preview:
     unit = received.report.declared or verdict_of(received).unit
-    placed = _placed(chosen_of(received.drawing, _filter(choice)), unit)
+    # What the author had hidden is listed, and taken if it is ticked, but not shown: it would hide what counts.
+    shown = msgspec.structs.replace(_filter(choice), skip_hidden=True)
+    placed = _placed(chosen_of(received.drawing, shown), unit)
     whole = received.drawing
     colours = {x.name: x.colour for x in whole.layers}
     by_layer: dict[str, list] = {}  # type: ignore[type-arg]
