@@ -23,9 +23,22 @@ class Chosen(Choosers):
         self.path: Path | None = None
         self.unsaved = QMessageBox.StandardButton.Discard
         self.told: list[str] = []
+        self.layer: str | None = None
 
     def open_file(self, parent, folder):
         return self.path
+
+    def open_drawing(self, parent, title, folder):
+        return self.path
+
+    def open_folder(self, parent, folder):
+        return self.path
+
+    def save_report(self, parent, folder, name):
+        return self.path
+
+    def choose_layer(self, parent, names):
+        return self.layer
 
     def save_job(self, parent, folder, name):
         return self.path

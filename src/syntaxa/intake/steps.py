@@ -54,8 +54,8 @@ class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        of = "" if self.source == 1 else f" of source {self.source}"
-        return f"Take in{of}: {', '.join(self._choices()) or 'everything'}"
+        what = "Take in" if self.source == 1 else f"Take in source {self.source}"
+        return f"{what}: {', '.join(self._choices()) or 'everything'}"
 
     def _choices(self) -> list[str]:
         said = []

@@ -43,7 +43,7 @@ def revision(job: Job, number: int, data: bytes, evaluator: Evaluator, progress:
     old = job.source_numbered(number)
     if old is None:
         raise JobError(f"There is no source {number}.")
-    new = old.with_data(data)
+    new = old.with_data(data, Path(old.path).name)
     choice = job.taking(number)
     before, after = (
         chosen_of(evaluator.read_source(s, choice.read, progress).drawing, msgspec.structs.replace(choice, ids=None))

@@ -43,9 +43,9 @@ def draw_changes(painter: QPainter, marks: ChangeMarks, view: View, tokens: Toke
     draw_shapes(painter, [a for a, _ in marks.moved[:_MOST]], view, QPen(dim, 1.4, Qt.PenStyle.DotLine))
     draw_shapes(painter, [b for _, b in marks.moved[:_MOST]], view, QPen(accent, 1.6))
     for shape in marks.removed[:200]:
-        _sign(painter, _middle(shape), view, persimmon, QColor(tokens.canvas), plus=False)
+        _sign(painter, shape, view, persimmon, QColor(tokens.canvas), plus=False)
     for shape in marks.added[:200]:
-        _sign(painter, _middle(shape), view, accent, QColor(tokens.canvas), plus=True)
+        _sign(painter, shape, view, accent, QColor(tokens.canvas), plus=True)
     for before, after in marks.moved[:200]:
         _arrow(painter, _middle(before), _middle(after), view, accent)
 
@@ -55,8 +55,10 @@ def _middle(shape: Shape) -> Point:
     return Point((x + u) / 2, (y + v) / 2)
 
 
-def _sign(painter: QPainter, at: Point, view: View, ink: QColor, ground: QColor, plus: bool) -> None:
-    px, py = view.to_pixels(at.x, at.y)
+def _sign(painter: QPainter, shape: Shape, view: View, ink: QColor, ground: QColor, plus: bool) -> None:
+    """A plus or minus at the upper right of a shape, so that it hides nothing of it."""
+    px, py = view.to_pixels(*bounds(shape)[2:])
+    px, py = px + 9, py - 9
     painter.setPen(QPen(ink, 1.6))
     painter.setBrush(ground)
     painter.drawEllipse(QPointF(px, py), 7, 7)

@@ -22,7 +22,7 @@ _SPECK = 1.5
 #: Pixels to a piece (size over number of pieces at level 0) from which on a curve is drawn at level 0, 1, 2. A circle
 #: stays within half a pixel, none of its pieces is so short that smoothing its ends would show, and a run of few
 #: pieces, such as a square, keeps all of its corners.
-_LEVEL_FROM = (1.25, 0.04, 0.0)
+_LEVEL_FROM = (0.5, 0.04, 0.0)
 
 #: Pixels; what is larger is flattened anew, so that circles stay round when zoomed in.
 _HUGE = 320.0

@@ -19,8 +19,9 @@ from syntaxa.intake.model import PLAIN, ReadOptions
 class _Field:
     """A field: which option it sets, its label, the formats that have it, and its kind.
 
-    kind     "check", "text", "number", "optional" for a number that may be missing, or "one of"
+    kind     "check", "text", "number" or "one of"
     choices  value and words of each, for "one of"
+    empty    what an empty number means
     """
 
     option: str
@@ -29,6 +30,7 @@ class _Field:
     kind: str = "one of"
     tip: str = ""
     choices: tuple[tuple[Any, str], ...] = ()
+    empty: str = ""
 
 
 _FIELDS = (
@@ -50,13 +52,18 @@ _FIELDS = (
     _Field(
         "flatten", "Lay tilted curves flat", ("dxf", "dwg"), "check", "Instead of leaving out what is off the plane"
     ),
-    _Field("width_mm", "Width in mm", ("image",), "number", "0 takes the height, or what the file says"),
-    _Field("height_mm", "Height in mm", ("image",), "number", "0 takes the width, or what the file says"),
+    _Field("width_mm", "Width in mm", ("image",), "number", empty="as the file says, or by height"),
+    _Field("height_mm", "Height in mm", ("image",), "number", empty="as the file says, or by width"),
     _Field("up", "Up is", ("stl",), choices=(("z", "z"), ("y", "y"), ("x", "x"))),
+    _Field("section", "Cut at height", ("stl", "dxf mesh"), "number", "In the file's numbers", empty="half the height"),
     _Field(
-        "section", "Cut at height", ("stl", "dxf mesh"), "optional", "In the file's numbers; empty for half the height"
+        "least_area",
+        "Skip triangles up to",
+        ("stl", "dxf mesh"),
+        "number",
+        "In the file's numbers, squared",
+        empty="none",
     ),
-    _Field("least_area", "Skip triangles up to", ("stl", "dxf mesh"), "number", "Area in the file's numbers, squared"),
     _Field("mesh_name", "Call the solid", ("stl",), "text", "Empty for the name that the file gives"),
 )
 
@@ -117,7 +124,7 @@ class ReadingFields(QWidget):
             line.setAccessibleName(field.says)
             line.editingFinished.connect(lambda: self._set(name, line.text().strip()))
             return line, line.setText
-        if field.kind in ("number", "optional"):
+        if field.kind == "number":
             return self._number(field)
         combo = QComboBox()
         combo.setAccessibleName(field.says)
@@ -127,15 +134,15 @@ class ReadingFields(QWidget):
         return combo, lambda value: combo.setCurrentIndex(max(0, combo.findData(value)))
 
     def _number(self, field: _Field) -> tuple[QWidget, Callable[[Any], None]]:
-        optional = field.kind == "optional"
-        number = NumberField(field.says, least=-1e12 if optional else -1e-300)
-        if optional:
-            number.setPlaceholderText("half the height")
-            number.editingFinished.connect(lambda: None if number.text().strip() else self._set(field.option, None))
+        # Left empty, a field takes what the option is without it.
+        number = NumberField(field.says, least=-1e12 if field.option == "section" else -1e-300)
+        number.setPlaceholderText(field.empty)
+        plain = getattr(PLAIN, field.option)
+        number.editingFinished.connect(lambda: None if number.text().strip() else self._set(field.option, plain))
         number.entered.connect(lambda value: self._set(field.option, value))
 
         def show(value: float | None) -> None:
-            if value is None:
+            if value is None or value == plain:
                 number.clear()
             else:
                 number.show_value(value)

@@ -88,7 +88,7 @@ class Shelf(QWidget):
         row = QHBoxLayout(head)
         row.setContentsMargins(14, 8, 10, 8)
         row.addWidget(self._title, 3)
-        row.addWidget(self._facts, 2)
+        row.addWidget(self._facts, 3)
         self._previous, self._following = button("", "Previous drawing"), button("", "Next drawing")
         self._previous.clicked.connect(lambda: self.look.step(-1))
         self._following.clicked.connect(lambda: self.look.step(1))
@@ -207,7 +207,8 @@ class Shelf(QWidget):
             return
         report = preview.received.report
         at = f"{self.look.at + 1} of {len(self.look.paths)}" if len(self.look.paths) > 1 else ""
-        self._facts.setText("   ".join(x for x in (f"{report.format.upper()} {report.version}".strip(), at) if x))
+        form = report.version if report.format == "image" else f"{report.format.upper()} {report.version}"
+        self._facts.setText("   ".join(x for x in (form.strip(), at) if x))
         fresh = self.preview.content.scene is not preview.scene
         if fresh:
             fit = not len(self.preview.content.scene) and not self.preview.content.notes

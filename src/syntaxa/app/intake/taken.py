@@ -130,7 +130,10 @@ class Taken(QWidget):
         name.setToolTip(source.path or source.name)
         grid.addWidget(name, 0, 0, 1, 2)
         size = f"{len(source.data) / 1024:,.0f} kB".replace(",", "\u202f")
-        facts = [f"{record.format.upper()} {record.version}".strip(), size, _LINKS[source.link]]
+        form = record.version if record.format == "image" else f"{record.format.upper()} {record.version}"
+        facts = [form.strip(), size, _LINKS[source.link]]
+        if source.path and Path(source.path).name != source.name:
+            facts[-1] = f"linked to {Path(source.path).name}"
         if record.blocks:
             facts.insert(2, counted(record.blocks, "block insertion"))
         grid.addWidget(label(", ".join(facts), "dim", wrap=True), 1, 0, 1, 2)
@@ -192,7 +195,7 @@ class ChangesView(QFrame):
         column.setSpacing(6)
         self._title = label("", "heading", wrap=True)
         self._says = label("", "", wrap=True)
-        self._table = table("What changed, by layer", ("Layer", "+ new", "− gone", "→ moved", "same"), 0)
+        self._table = table("What changed, by layer", ("Layer", "new", "gone", "moved", "same"), 0)
         row = QHBoxLayout()
         accept = button("Take the new one over", primary=True)
         stay = button("Stay with the old")
@@ -213,11 +216,11 @@ class ChangesView(QFrame):
         if revised is None:
             return
         changes = revised.changes
-        self._title.setText(f"{Path(revised.new.path).name or revised.new.name} changed on disk")
+        self._title.setText(f"{revised.new.name} changed on disk")
         self._says.setText(f"{changes.sentence()}. Nothing is changed until you say so.")
         self._table.setRowCount(len(changes.layers))
         for k, layer in enumerate(changes.layers):
-            self._table.setItem(k, 0, cell(layer.layer))
+            self._table.setItem(k, 0, cell(layer.layer, tip=layer.layer))
             for j, count in enumerate((layer.added, layer.removed, layer.moved, layer.same), start=1):
                 self._table.setItem(k, j, cell(str(count or "–"), figure=True))
         self._table.setFixedHeight(34 + 28 * min(max(len(changes.layers), 1), 7))
