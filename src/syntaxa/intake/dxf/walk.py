@@ -36,8 +36,8 @@ _BODIES = frozenset(("REGION", "3DSOLID", "BODY", "SURFACE", "EXTRUDEDSURFACE", 
 DAMAGE = (DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, OverflowError, ZeroDivisionError,
           ArithmeticError, RecursionError)  # fmt: skip
 
-#: mm for each step of a line weight; weights are in hundredths (DXF reference, group 370).
-_WEIGHT = 0.01
+#: Line weights count in hundredths of a mm (DXF reference, group 370).
+_WEIGHTS_TO_MM = 100
 
 
 class Walk:
@@ -230,7 +230,7 @@ class Walk:
         colour = _indexed(abs(index)) if true_colour is None else _packed(int2rgb(true_colour))
         name = line_type.upper()
         return self.out.style(
-            colour, "" if name in ("BYLAYER", "BYBLOCK") else name, None if weight is None else weight * _WEIGHT
+            colour, "" if name in ("BYLAYER", "BYBLOCK") else name, None if weight is None else weight / _WEIGHTS_TO_MM
         )
 
 
@@ -260,7 +260,7 @@ def layer_table(document: Document, out: Gathered) -> None:
             out.layers[name] = Layer(
                 name, colour, not entry.is_off(), bool(entry.is_frozen()), bool(entry.is_locked()),
                 bool(entry.dxf.get("plot", 1)), printable(str(entry.dxf.get("linetype", ""))).upper(),
-                weight * _WEIGHT if weight >= 0 else None,
+                weight / _WEIGHTS_TO_MM if weight >= 0 else None,
             )  # fmt: skip
         except DAMAGE:
             out.skip("LAYER", "Its data make no sense.")
