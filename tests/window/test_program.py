@@ -83,6 +83,8 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
     answer_file_dialog(qtbot, drawing)
     qtbot.keyClick(window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
     qtbot.waitUntil(lambda: window.look.preview is not None, timeout=60_000)
+    window.activateWindow()
+    qtbot.waitUntil(window.isActiveWindow, timeout=10_000)
     qtbot.keyClick(window, Qt.Key.Key_Return, Qt.KeyboardModifier.ControlModifier)
     settle()
 

@@ -710,12 +710,12 @@ class MainWindow(QMainWindow):
         regions = surveyed.survey.regions if surveyed and late else ()
         findings = self.session.findings if at == self.panels.index(self.mend) else ()
         showing = self.actions_.by_method["toggle_notes"].isChecked()
-        notes = shown.notes if showing and at < self.panels.index(self.mend) else ()
-        pictures = tuple(n for n in shown.notes if n.kind == "image") if showing and not notes else ()
+        notes = self.session.notes if showing else ()
+        if late:
+            # From Mend on only pictures count, which are there to be traced.
+            notes = tuple(n for n in notes if n.kind == "image")
         changes = self._change_marks() if at == 0 else None
-        self.canvas.show_content(
-            CanvasContent(shown.scene, shown.beneath, regions, findings, notes or pictures, changes), fit
-        )
+        self.canvas.show_content(CanvasContent(shown.scene, shown.beneath, regions, findings, notes, changes), fit)
 
     def _change_marks(self) -> ChangeMarks | None:
         """What a waiting revision changes, placed as its source is."""

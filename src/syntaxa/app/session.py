@@ -28,6 +28,7 @@ from syntaxa.mend.model import HARMLESS_KINDS, Finding
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
 from syntaxa.mend.survey import Survey
 from syntaxa.mend.tolerance import ProposedGap
+from syntaxa.route.steps import ChooseLayers
 
 #: Milliseconds after a change before the recovery copy is written.
 _RECOVERY_DELAY = 1500
@@ -125,6 +126,17 @@ class Session(QObject):
             for layer in taken.drawing.layers:
                 layers.setdefault(layer.name, layer)
         return tuple(layers.values())
+
+    @property
+    def notes(self) -> tuple[Annotation, ...]:
+        """Texts, dimensions and the like, placed in mm, without those of layers that are left out."""
+        if self.shown is None or self.job is None:
+            return ()
+        step = self.job.step_of(ChooseLayers)
+        if not isinstance(step, ChooseLayers):
+            return self.shown.notes
+        only, left_out = step.only, frozenset(step.left_out)
+        return tuple(n for n in self.shown.notes if n.layer not in left_out and (only is None or n.layer in only))
 
     @property
     def unsaved(self) -> bool:

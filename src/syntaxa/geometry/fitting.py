@@ -18,6 +18,7 @@ Rows = list[tuple[float, float, float, float, float]]
 
 _SAMPLES = 10
 _MOST_ROUNDS = 24
+_MOST_PIECES = 200_000
 
 
 def arc_run(shape: EllipseArc | Spline, tolerance: float) -> Rows:
@@ -28,7 +29,9 @@ def arc_run(shape: EllipseArc | Spline, tolerance: float) -> Rows:
     else:
         count = max(2, int(np.ceil(abs(shape.sweep) / (np.pi / 4))))
         breaks = shape.start_parameter + shape.sweep * np.arange(count + 1) / count
-    return _biarcs(shape.points, shape.derivatives, breaks, tolerance)
+    # Tangents point the way of travel, which may be against the parameter.
+    way = 1.0 if breaks[-1] > breaks[0] else -1.0
+    return _biarcs(shape.points, lambda t: way * shape.derivatives(t), breaks, tolerance)
 
 
 def _biarcs(
@@ -40,7 +43,8 @@ def _biarcs(
         first, last = points(low), points(high)
         joint, bulge_in, bulge_out = _joint(first, _unit(slopes(low)), last, _unit(slopes(high)))
         good = _error(points, low, high, (first, joint, bulge_in), (joint, last, bulge_out)) <= tolerance
-        good |= turn == _MOST_ROUNDS - 1
+        # A curve with spikes that no arc follows is not cut up for ever.
+        good |= turn == _MOST_ROUNDS - 1 or len(low) > _MOST_PIECES
         done += [
             (
                 float(low[k]),

@@ -226,8 +226,8 @@ def test_old_code_pages_and_escapes_name_layers():
 def test_closed_and_rational_splines_and_fit_points():
     def build(space, _document):
         space.add_spline([(0, 0), (5, 5), (10, 0), (5, -5)])
-        space.add_spline().set_closed([(0, 0), (5, 5), (10, 0), (5, -5)])
-        space.add_rational_spline([(1, 0), (1, 1), (0, 1)], weights=[1, math.sqrt(0.5), 1], degree=2)
+        space.add_spline().set_closed([(0, 0, 0), (5, 5, 0), (10, 0, 0), (5, -5, 0)])
+        space.add_rational_spline([(1, 0, 0), (1, 1, 0), (0, 1, 0)], weights=[1, math.sqrt(0.5), 1], degree=2)
 
     fit, closed, rational = (c.shape for c in received(build).drawing.curves)
     assert (fit.start.x, fit.end.y) == (pytest.approx(0), pytest.approx(-5))

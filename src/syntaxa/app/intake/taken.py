@@ -218,12 +218,13 @@ class ChangesView(QFrame):
         changes = revised.changes
         self._title.setText(f"{revised.new.name} changed on disk")
         self._says.setText(f"{changes.sentence()}. Nothing is changed until you say so.")
-        self._table.setRowCount(len(changes.layers))
-        for k, layer in enumerate(changes.layers):
+        changed = [x for x in changes.layers if x.added or x.removed or x.moved]
+        self._table.setRowCount(len(changed))
+        for k, layer in enumerate(changed):
             self._table.setItem(k, 0, cell(layer.layer, tip=layer.layer))
             for j, count in enumerate((layer.added, layer.removed, layer.moved, layer.same), start=1):
                 self._table.setItem(k, j, cell(str(count or "–"), figure=True))
-        self._table.setFixedHeight(34 + 28 * min(max(len(changes.layers), 1), 7))
+        self._table.setFixedHeight(34 + 28 * min(max(len(changed), 1), 7))
 
 
 def _short(counts: dict[str, int]) -> str:
