@@ -56,6 +56,13 @@ class Choices(QWidget):
         self._trouble.hide()
         column.addWidget(self._trouble)
         self._password = self._make_password(column)
+        # All that can be chosen is there only while there is a drawing to choose of.
+        self._details = QWidget()
+        column.addWidget(self._details)
+        column.addStretch(1)
+        column = QVBoxLayout(self._details)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(7)
         self._sheet_title, self._sheet = label("Page or layout", "heading"), QComboBox()
         self._sheet.setAccessibleName("Page or layout")
         self._sheet.activated.connect(lambda _k: self._choose_sheet())
@@ -82,7 +89,6 @@ class Choices(QWidget):
         self._reading.chosen.connect(self.look.choose_reading)
         column.addWidget(self._reading)
         self._make_presets(column)
-        column.addStretch(1)
         look.moved.connect(self._moved)
         look.shown.connect(self.refresh)
         look.refused.connect(self._refused)
@@ -200,9 +206,7 @@ class Choices(QWidget):
         """Shows the choices as they are."""
         preview, choice = self.look.preview, self.look.choice
         there = preview is not None
-        for part in self.findChildren(QWidget, options=Qt.FindChildOption.FindDirectChildrenOnly):
-            if part not in (self._trouble, self._password, self._why, self._sheet, self._sheet_title, self._reading):
-                part.setEnabled(there)
+        self._details.setVisible(there)
         editing = self.look.editing is not None
         several = self._marked if self.marked_several else 0
         self._take.setText("Use these choices" if editing else f"Take in all {several}" if several else "Take it in")
@@ -210,12 +214,14 @@ class Choices(QWidget):
         self._add.setVisible(self._job_open and not editing)
         self._add.setEnabled(there)
         if preview is None:
-            self._facts.setText("Reading…" if self.look.path or editing else "No drawing is looked at.")
+            waits = self.look.path is not None or editing
+            self._facts.setText("Reading…" if waits else "No drawing is looked at.")
+            self._facts.setVisible(self._trouble.isHidden())
             self._why.hide()
-            self._fill_presets()
             return
         self._trouble.hide()
         self._password.hide()
+        self._facts.show()
         self._show_facts(preview)
         self._why.setText(self.look.why)
         self._why.setVisible(bool(self.look.why))
@@ -248,7 +254,6 @@ class Choices(QWidget):
         self._sheet.setCurrentIndex(max(0, self._sheet.findData(preview.received.report.sheet)))
         for part in (self._sheet, self._sheet_title):
             part.setVisible(len(sheets) > 1)
-            part.setEnabled(True)
 
     def _fill_layers(self, preview: Preview, choice: TakeIn) -> None:
         layers = [x for x in preview.layers if x[1] or x[2]]

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import msgspec
 from PyQt6.QtCore import QEvent, QObject, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QIcon, QKeyEvent, QPixmap, QWheelEvent
+from PyQt6.QtGui import QIcon, QKeyEvent, QPainter, QPixmap, QWheelEvent
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
 from syntaxa.app.canvas.canvas import Canvas, CanvasContent
@@ -120,7 +120,7 @@ class Shelf(QWidget):
         self.look.listed.connect(self._listed)
         self.look.moved.connect(self._moved)
         self.look.shown.connect(self._shown)
-        self.look.refused.connect(lambda says, _locked: self._refused(says))
+        self.look.refused.connect(lambda _says, locked: self._refused(locked))
         self.thumbnails.ready.connect(self._picture_ready)
         self.thumbnails.failed.connect(self._picture_failed)
         self.list.currentRowChanged.connect(self.look.go)
@@ -197,8 +197,8 @@ class Shelf(QWidget):
             made.setEnabled(there)
             made.setVisible(editing is None)
 
-    def _refused(self, says: str) -> None:
-        self._facts.setText(says)
+    def _refused(self, locked: bool) -> None:
+        self._facts.setText("Locked" if locked else "Cannot be read")
         self.preview.show_content(CanvasContent())
 
     def _shown(self) -> None:
@@ -254,10 +254,22 @@ class Shelf(QWidget):
             picture_icon.addPixmap(pixmap, QIcon.Mode.Selected)
             item.setIcon(picture_icon)
 
+    def _no_picture(self) -> QIcon:
+        """A small sign in the middle of where the picture would be."""
+        blank = QPixmap(_PICTURE)
+        blank.fill(Qt.GlobalColor.transparent)
+        painter = QPainter(blank)
+        sign = icon("warn", self._tokens, self._tokens.persimmon).pixmap(QSize(36, 36))
+        painter.drawPixmap((_PICTURE.width() - 36) // 2, (_PICTURE.height() - 36) // 2, sign)
+        painter.end()
+        made = QIcon(blank)
+        made.addPixmap(blank, QIcon.Mode.Selected)
+        return made
+
     def _picture_failed(self, name: str, says: str) -> None:
         item = self._item_of(name)
         if item is not None:
-            item.setIcon(icon("warn", self._tokens, self._tokens.persimmon, self._tokens.persimmon))
+            item.setIcon(self._no_picture())
             item.setToolTip(f"{name}\n{says}")
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
