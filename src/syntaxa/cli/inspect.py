@@ -10,7 +10,6 @@ from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import (
     InspectRecord,
     LayerRecord,
-    NotReadRecord,
     SourceRecord,
     UnitRecord,
     WitnessRecord,
@@ -42,7 +41,7 @@ def inspected(options: argparse.Namespace) -> InspectRecord:
         _kinds(taken),
         taken.annotation_counts(),
         taken.blocks,
-        [NotReadRecord(n.type, n.count, n.why) for n in report.not_read],
+        report.not_read,
         list(report.repaired),
         found.counts(),
         len(found.regions),

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import msgspec
 
-from syntaxa.intake.report import Disagreement
+from syntaxa.intake.report import Disagreement, Left
 
 
 class SourceRecord(msgspec.Struct, frozen=True):
@@ -48,14 +48,6 @@ class LayerRecord(msgspec.Struct, frozen=True):
     curves: int
 
 
-class NotReadRecord(msgspec.Struct, frozen=True):
-    """Entities that were left out."""
-
-    type: str
-    count: int
-    why: str
-
-
 class InspectRecord(msgspec.Struct, frozen=True):
     """syntaxa.inspect/1."""
 
@@ -67,7 +59,7 @@ class InspectRecord(msgspec.Struct, frozen=True):
     curves: dict[str, int]
     annotations: dict[str, int]
     blocks: int
-    not_read: list[NotReadRecord]
+    not_read: list[Left]
     notes: list[str]
     findings: dict[str, int]
     regions: int

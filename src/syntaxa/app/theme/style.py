@@ -16,6 +16,9 @@ from syntaxa.app.theme.tokens import Tokens
 
 FONT_FILES = ("Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf")
 TEXT_FONT = "Inter"
+
+#: Letters are shown as they stand: else the font makes a multiplication sign of the x in a file called "2x4".
+_AS_TYPED = QFont.Tag(b"calt")
 FIGURE_FONT = "JetBrains Mono"
 
 
@@ -34,6 +37,7 @@ def figure_font(pixels: int = 12) -> QFont:
     """The font of figures, all of one width."""
     font = QFont(FIGURE_FONT)
     font.setPixelSize(pixels)
+    font.setFeature(_AS_TYPED, 0)
     return font
 
 
@@ -42,6 +46,7 @@ def dress(application: QApplication, tokens: Tokens) -> None:
     load_fonts()
     font = QFont(TEXT_FONT)
     font.setPixelSize(13)
+    font.setFeature(_AS_TYPED, 0)
     font.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
     application.setStyle("Fusion")
     application.setFont(font)
