@@ -188,8 +188,7 @@ def has_size(shape: Shape) -> bool:
 
 
 def _differ(points: Sequence[Point]) -> bool:
-    first = points[0]
-    return any(p.x != first.x or p.y != first.y for p in points)
+    return any(p.x != points[0].x or p.y != points[0].y for p in points)
 
 
 def _holds(*points: Point) -> bool:

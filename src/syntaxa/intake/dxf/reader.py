@@ -86,8 +86,9 @@ def _document(name: str, data: bytes, out: Gathered, fast: bool) -> tuple[Docume
 
 
 def _without_plain(tagged: Tagged, encoding: str, out: Gathered) -> tuple[Document, Split]:
+    out.told(0.2)
     plain = split(tagged, encoding)
-    out.told(0.3)
+    out.told(0.5)
     return _strict(plain.rest, out), plain
 
 

@@ -36,6 +36,9 @@ _BODIES = frozenset(("REGION", "3DSOLID", "BODY", "SURFACE", "EXTRUDEDSURFACE", 
 DAMAGE = (DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, OverflowError, ZeroDivisionError,
           ArithmeticError, RecursionError)  # fmt: skip
 
+#: Plain entities gathered between two looks at whether to stop.
+_AT_ONCE = 4000
+
 #: Line weights count in hundredths of a mm (DXF reference, group 370).
 _WEIGHTS_TO_MM = 100
 
@@ -87,11 +90,18 @@ class Walk:
 
     def _tell(self, k: int, count: int) -> None:
         if k % 500 == 0:
-            self.out.told(self._share + (1 - self._share) * k / max(count, 1))
+            self._tell_share(k / max(count, 1))
+
+    def _tell_share(self, share: float) -> None:
+        self.out.told(self._share + (1 - self._share) * share)
 
     def _plain(self, columns: Columns, begin: int, end: int) -> None:
-        """The plain entities of a stretch of the file, all at once."""
-        part = slice(begin, end)
+        """The plain entities of a stretch of the file, thousands at once."""
+        for first in range(begin, end, _AT_ONCE):
+            self._tell_share(first / len(columns.kinds))
+            self._some_plain(columns, slice(first, min(first + _AT_ONCE, end)))
+
+    def _some_plain(self, columns: Columns, part: slice) -> None:
         raised = np.flatnonzero(columns.z[part])
         if len(raised):
             self.raised += len(raised)
