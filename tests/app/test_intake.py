@@ -326,6 +326,11 @@ def test_a_drawing_is_added_to_the_job_and_removed_again(qtbot, demo, chosen, dr
     chosen.path = drawings / "float-gauge.svg"
     demo.ask_add()
     read()
+    into = demo.intake.choices._into
+    assert into.isVisible()
+    assert into.findData("BASE-PLATE") > 0
+    into.setCurrentIndex(into.findData("float-gauge"))
+    into.activated.emit(into.currentIndex())
     button(demo.intake.choices, "Add to this job").click()
     settled()
     assert demo.session.state.sketches[-1].name == "float-gauge"

@@ -61,6 +61,8 @@ class LengthFormat:
             parts.append(self.text(shape.length))
         if isinstance(shape, Arc):
             parts.append(f"R {self.text(shape.radius)}")
+        if curve.block:
+            parts.append(f"in block {curve.block.partition('#')[0]}")
         return "  ·  ".join([*parts, curve.layer, f"#{curve.id}"])
 
     @staticmethod

@@ -530,7 +530,7 @@ class MainWindow(IntakeWindow):
         self.canvas.set_look(self.tokens)
         self.canvas.set_format(self.lengths)
         self.shelf.dress(self.tokens, self.lengths)
-        self.intake.choices.show_with(self.lengths, self.session.job is not None, len(self.shelf.list.selectedItems()))
+        self._show_choices()
         for panel in self.panels:
             panel.show_with(self.lengths, self.tokens)
         self.ledger.show_in(self.lengths)

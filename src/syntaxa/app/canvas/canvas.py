@@ -116,7 +116,6 @@ class Canvas(QWidget):
         self._pick_says = ""
         self._drawing_box = False
         self._crop: tuple[float, float, float, float] | None = None
-        self._hidden_notes: frozenset[str] = frozenset()
         self._fade = 0.6
         #: Whether the wheel steps through drawings and zooms only with Ctrl.
         self.wheel_steps = False
@@ -166,12 +165,6 @@ class Canvas(QWidget):
         """Shows or hides the received drawing, faded, beneath the result."""
         self._show_beneath = shown
         self._begin_painting()
-
-    def hide_notes(self, kinds: frozenset[str]) -> None:
-        """Hides kinds of annotation."""
-        if kinds != self._hidden_notes:
-            self._hidden_notes = kinds
-            self._begin_painting()
 
     def set_fade(self, share: float) -> None:
         """How opaque pictures are, 0 to 1."""
@@ -258,7 +251,7 @@ class Canvas(QWidget):
             self.fit_box(box)
 
     def _notes_box(self) -> tuple[float, float, float, float] | None:
-        shown = [n for n in self._content.notes if n.kind not in self._hidden_notes and n.kind != "construction"]
+        shown = [n for n in self._content.notes if n.kind != "construction"]
         # Where there are curves, only pictures and dimensions count: a stray text must not make them small.
         if len(self._content.scene):
             shown = [n for n in shown if n.kind == "image"]
@@ -304,7 +297,7 @@ class Canvas(QWidget):
             overlays.tint_regions(painter, some, view, tokens, self._chosen_region)
             painter.end()
             yield
-        yield from notes.paint_beneath(self._fresh, content.notes, view, tokens, self._hidden_notes, self._fade)
+        yield from notes.paint_beneath(self._fresh, content.notes, view, tokens, self._fade)
         if self._show_beneath:
             faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
             yield from slices(content.beneath, view, self._fresh, faded, True)
@@ -315,7 +308,7 @@ class Canvas(QWidget):
             pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
         smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
         yield from slices(scene, view, self._fresh, pens, smooth)
-        yield from notes.paint_above(self._fresh, content.notes, view, tokens, self._hidden_notes)
+        yield from notes.paint_above(self._fresh, content.notes, view, tokens)
 
     def _paint_slice(self) -> None:
         if self._work is None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections import OrderedDict
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from threading import Lock
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
@@ -54,17 +54,15 @@ _decoding = Lock()
 
 
 def paint_beneath(
-    image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens, hidden: Collection[str], fade: float
+    image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens, fade: float
 ) -> Iterator[None]:
     """Pictures (as opaque as `fade` says, 0 to 1) and hatches; yields after each slice."""
-    yield from _paint(image, notes, view, tokens, [k for k in _BENEATH if k not in hidden], fade)
+    yield from _paint(image, notes, view, tokens, _BENEATH, fade)
 
 
-def paint_above(
-    image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens, hidden: Collection[str]
-) -> Iterator[None]:
+def paint_above(image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens) -> Iterator[None]:
     """Everything else; yields after each slice."""
-    yield from _paint(image, notes, view, tokens, [k for k in _ABOVE if k not in hidden], 1.0)
+    yield from _paint(image, notes, view, tokens, _ABOVE, 1.0)
 
 
 def _paint(

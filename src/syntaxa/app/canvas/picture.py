@@ -28,11 +28,11 @@ def picture_of(drawing: Drawing, width: int, height: int, tokens: Tokens) -> QIm
     if box is None:
         return image
     view = View().sized(width, height).fitted(box, 0.06)
-    for _ in notes.paint_beneath(image, shown, view, tokens, (), 1.0):
+    for _ in notes.paint_beneath(image, shown, view, tokens, 1.0):
         pass
     pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
     for _ in slices(scene, view, image, pens, True):
         pass
-    for _ in notes.paint_above(image, shown, view, tokens, ()):
+    for _ in notes.paint_above(image, shown, view, tokens):
         pass
     return image

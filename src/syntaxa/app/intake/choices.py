@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from pathlib import Path
+
 import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
@@ -42,7 +45,7 @@ class Choices(QWidget):
         super().__init__()
         self.look = look
         self._lengths = LengthFormat("mm")
-        self._job_open = False
+        self._sketches: Sequence[str] | None = None
         self._marked = 1
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -83,6 +86,11 @@ class Choices(QWidget):
         self._blocks.toggled.connect(lambda on: self._set(dissolve=not on))
         column.addWidget(self._blocks)
         self._make_part(column)
+        self._into_title, self._into = label("Goes to", "heading"), QComboBox()
+        self._into.setAccessibleName("Which sketch its curves go to")
+        self._into.activated.connect(lambda _k: self._set(into=self._into.currentData()))
+        column.addWidget(self._into_title)
+        column.addWidget(self._into)
         self._reading_title = label("Reading", "heading")
         column.addWidget(self._reading_title)
         self._reading = ReadingFields()
@@ -183,9 +191,9 @@ class Choices(QWidget):
 
     # ------------------------------------------------------------------ showing
 
-    def show_with(self, lengths: LengthFormat, job_open: bool, marked: int) -> None:
-        """Takes a display unit, whether a job is open, and how many drawings are marked."""
-        self._lengths, self._job_open, self._marked = lengths, job_open, marked
+    def show_with(self, lengths: LengthFormat, sketches: Sequence[str] | None, marked: int) -> None:
+        """Takes a display unit, the sketches of the open job if one is open, and how many drawings are marked."""
+        self._lengths, self._sketches, self._marked = lengths, sketches, marked
         self.refresh()
 
     def _moved(self) -> None:
@@ -211,7 +219,7 @@ class Choices(QWidget):
         several = self._marked if self.marked_several else 0
         self._take.setText("Use these choices" if editing else f"Take in all {several}" if several else "Take it in")
         self._take.setEnabled(there)
-        self._add.setVisible(self._job_open and not editing)
+        self._add.setVisible(self._sketches is not None and not editing)
         self._add.setEnabled(there)
         if preview is None:
             waits = self.look.path is not None or editing
@@ -229,6 +237,7 @@ class Choices(QWidget):
         self._fill_layers(preview, choice)
         self._fill_kinds(preview, choice)
         self._show_part(choice)
+        self._fill_into(preview, choice)
         form = preview.received.report.format
         if preview.received.drawing.meshes and form != "stl":
             form = f"{form} mesh"
@@ -306,6 +315,17 @@ class Choices(QWidget):
         self._mode.setCurrentIndex(max(0, self._mode.findData(choice.box_mode)))
         self._mode.setVisible(choice.box is not None)
         self._whole.setVisible(bool(says))
+
+    def _fill_into(self, preview: Preview, choice: TakeIn) -> None:
+        """Where the curves of a further source go: to a sketch a layer, one of their own, or one that is there."""
+        own = Path(preview.source.name).stem
+        self._into.clear()
+        self._into.addItem("a sketch a layer", "")
+        for name in dict.fromkeys((own, *(self._sketches or ()))):
+            self._into.addItem(f"a sketch of its own, {name}" if name == own else f"sketch {name}", name)
+        self._into.setCurrentIndex(max(0, self._into.findData(choice.into)))
+        for part in (self._into, self._into_title):
+            part.setVisible(self._sketches is not None)
 
     def _fill_presets(self) -> None:
         kept = self.look.kept

@@ -165,10 +165,9 @@ class IntakeWindow(QMainWindow):
         if preview is None or path is None:
             return
         self.look.kept.remember(path.resolve(), preview.source.digest, self.look.choice)
-        choice = msgspec.structs.replace(self.look.choice, into=self.look.choice.into or path.stem)
         self._show_shelf(False)
         self._fit_next = True
-        self.session.add_source(path, choice)
+        self.session.add_source(path, self.look.choice)
 
     def ask_add(self) -> None:
         """Asks for a drawing to add to the job, and shows it first."""
@@ -326,9 +325,10 @@ class IntakeWindow(QMainWindow):
         self.ledger.setVisible(self.actions_.by_method["toggle_ledger"].isChecked() and not at_shelf)
 
     def _show_choices(self) -> None:
-        there = self.session.job is not None
-        self.shelf.show_back(there)
-        self.intake.choices.show_with(self.lengths, there, len(self.shelf.list.selectedItems()))
+        state = self.session.state
+        sketches = None if state is None else [s.name for s in state.sketches]
+        self.shelf.show_back(sketches is not None)
+        self.intake.choices.show_with(self.lengths, sketches, len(self.shelf.list.selectedItems()))
         self._enable()
 
     def _revised(self) -> None:
