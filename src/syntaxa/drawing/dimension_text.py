@@ -13,6 +13,7 @@ _CODES = {"%%c": "Ø", "%%d": "°", "%%p": "±"}
 #: Signs that only make a text tall, wide or bold.
 _DRESS = re.compile(r"\\[A-Za-z][^;\\]*;|[{}]|\\[LlOoKk]")
 _STACKED = re.compile(r"\\S(\d+)[/#^](\d+);", re.IGNORECASE)
+_FORMULA = re.compile(r"[A-Za-z]{3,}\s*[*/+-]\s*\d|\d\s*[*/+]\s*\(?[A-Za-z]{3,}")
 _FEET = re.compile(r"(?:(\d+(?:\.\d+)?)\s*')\s*-?\s*(?:(\d+(?:\.\d+)?)?\s*-?\s*(?:(\d+)/(\d+))?\s*\"?)?")
 _MIXED = re.compile(r"(?:(\d+)\s*[ -]\s*)?(\d+)/(\d+)")
 _PLAIN = re.compile(r"\d+(?:[.,]\d+)?|[.,]\d+")
@@ -37,7 +38,9 @@ def stated_in(text: str) -> Stated | None:
     plain = _DRESS.sub("", plain)
     for code, sign in _CODES.items():
         plain = plain.replace(code, sign).replace(code.upper(), sign)
-    if "<>" in plain or not any(c.isdigit() for c in plain):
+    # "WIDTH=1/2": the name is not part of it. "HOLE/2" names another dimension, whose value is not known here.
+    plain = plain.rpartition("=")[2]
+    if "<>" in plain or not any(c.isdigit() for c in plain) or _FORMULA.search(plain):
         return None
     # "4x Ø10": how many times is not how large.
     plain = re.sub(r"^\s*\(?\d+\s*[xX×]\s*(?=[ØøRr∅\d])", "", plain)

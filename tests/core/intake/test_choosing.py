@@ -340,7 +340,8 @@ def test_the_report_tells_counts_by_layer_and_everything_odd():
     ("text", "value"),
     [("36", 36), ("Ø10 H7", 10), ("R5 TYP", 5), ("10 ±0.1", 10), ("%%c12.5", 12.5), ("4x Ø9", 9), ("1/2", 0.5),
      ("2 3/8\"", 2.375), ("2'-8 1/2\"", 32.5), ("5'", 60), ("12,75", 12.75), ("45%%d", 45), ("<>", None), ("TYP", None),
-     ("{\\H0.7x;\\S3/4;}", 0.75), (".375", 0.375)],
+     ("{\\H0.7x;\\S3/4;}", 0.75), (".375", 0.375), ("WIDTH=1/2\"", 0.5), ("HALF=HOLE/2", None),
+     ("HIGH=.25+(SHAFT/2)", None), ("10 H7/g6", 10)],
 )  # fmt: skip
 def test_numbers_are_found_in_dimension_texts(text, value):
     found = stated_in(text)

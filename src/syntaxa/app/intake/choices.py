@@ -22,7 +22,7 @@ from PyQt6.QtWidgets import (
 from syntaxa.app.intake.look import Look, Preview
 from syntaxa.app.intake.reading import ReadingFields
 from syntaxa.app.lengths import LengthFormat
-from syntaxa.app.widgets.labels import button, cell, counted, label, table
+from syntaxa.app.widgets.labels import button, cell, counted, label, narrow, table
 from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.intake.steps import KINDS, TakeIn
 
@@ -31,7 +31,12 @@ KIND_NAMES = {"curves": "Curves", "text": "Texts", "dimension": "Dimensions", "h
 
 _NAME = Qt.ItemDataRole.UserRole
 
-_PARTS = (("inside", "what lies inside the box"), ("touching", "what the box touches"), ("cut", "cut at the box"))
+#: What a box takes: in the list, and in a sentence.
+_PARTS = {
+    "inside": ("inside it", "what lies inside the box"),
+    "touching": ("touched by it", "what the box touches"),
+    "cut": ("cut at it", "cut at the box"),
+}
 
 
 class Choices(QWidget):
@@ -66,7 +71,7 @@ class Choices(QWidget):
         column = QVBoxLayout(self._details)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        self._sheet_title, self._sheet = label("Page or layout", "heading"), QComboBox()
+        self._sheet_title, self._sheet = label("Page or layout", "heading"), narrow(QComboBox())
         self._sheet.setAccessibleName("Page or layout")
         self._sheet.activated.connect(lambda _k: self._choose_sheet())
         column.addWidget(self._sheet_title)
@@ -86,7 +91,7 @@ class Choices(QWidget):
         self._blocks.toggled.connect(lambda on: self._set(dissolve=not on))
         column.addWidget(self._blocks)
         self._make_part(column)
-        self._into_title, self._into = label("Goes to", "heading"), QComboBox()
+        self._into_title, self._into = label("Goes to", "heading"), narrow(QComboBox())
         self._into.setAccessibleName("Which sketch its curves go to")
         self._into.activated.connect(lambda _k: self._set(into=self._into.currentData()))
         column.addWidget(self._into_title)
@@ -154,9 +159,9 @@ class Choices(QWidget):
         row = QHBoxLayout()
         self._draw_box = button("Draw a box")
         self._draw_box.clicked.connect(self.box_wanted)
-        self._mode = QComboBox()
+        self._mode = narrow(QComboBox())
         self._mode.setAccessibleName("What the box takes")
-        for mode, words in _PARTS:
+        for mode, (words, _) in _PARTS.items():
             self._mode.addItem(words, mode)
         self._mode.activated.connect(lambda _k: self._set(box_mode=self._mode.currentData()))
         self._whole = button("All of it", "Take all of it again")
@@ -169,7 +174,7 @@ class Choices(QWidget):
     def _make_presets(self, column: QVBoxLayout) -> None:
         column.addWidget(label("Preset", "heading"))
         row = QHBoxLayout()
-        self._presets = QComboBox()
+        self._presets = narrow(QComboBox())
         self._presets.setAccessibleName("Preset")
         self._presets.activated.connect(lambda _k: self._use_preset())
         save, drop = button("Save…", "Save as a preset"), button("Drop", "Drop this preset")
@@ -309,7 +314,7 @@ class Choices(QWidget):
         if choice.ids is not None:
             says.append(f"only the {counted(len(choice.ids), 'picked curve')}")
         if choice.box is not None:
-            says.append(dict(_PARTS)[choice.box_mode])
+            says.append(_PARTS[choice.box_mode][1])
         text = " and ".join(says)
         self._part.setText(f"{text[:1].upper()}{text[1:]}." if says else "All of it. Drag over curves to pick some.")
         self._mode.setCurrentIndex(max(0, self._mode.findData(choice.box_mode)))

@@ -10,7 +10,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QWidget
 
-from syntaxa.app.widgets.labels import label
+from syntaxa.app.widgets.labels import label, narrow
 from syntaxa.app.widgets.length_field import NumberField
 from syntaxa.intake.model import PLAIN, ReadOptions
 
@@ -126,7 +126,7 @@ class ReadingFields(QWidget):
             return line, line.setText
         if field.kind == "number":
             return self._number(field)
-        combo = QComboBox()
+        combo = narrow(QComboBox())
         combo.setAccessibleName(field.says)
         for value, words in field.choices:
             combo.addItem(words, value)

@@ -4,7 +4,16 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QResizeEvent
-from PyQt6.QtWidgets import QHeaderView, QLabel, QPushButton, QTableView, QTableWidget, QTableWidgetItem, QWidget
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QHeaderView,
+    QLabel,
+    QPushButton,
+    QTableView,
+    QTableWidget,
+    QTableWidgetItem,
+    QWidget,
+)
 
 from syntaxa.app.theme.style import figure_font
 
@@ -67,6 +76,13 @@ def button(text: str, name: str = "", primary: bool = False) -> QPushButton:
     made.setProperty("primary", primary)
     made.setAutoDefault(False)
     return made
+
+
+def narrow(combo: QComboBox) -> QComboBox:
+    """A combo box that may be narrower than its longest entry."""
+    combo.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
+    combo.setMinimumContentsLength(6)
+    return combo
 
 
 def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:
