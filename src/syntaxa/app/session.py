@@ -18,6 +18,7 @@ from syntaxa.drawing.state import State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import load_bytes
+from syntaxa.intake.report import IntakeRecord, record_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
@@ -36,12 +37,13 @@ _RECOVERY_DELAY = 1500
 
 @dataclass(frozen=True, slots=True)
 class Shown:
-    """An evaluation with all that the canvas draws made ready (mm), and the extents (mm) at first and now."""
+    """An evaluation with all that the window shows made ready: scenes and notes (mm), reports, and the extents (mm)."""
 
     evaluation: Evaluation
     scene: Scene
     beneath: Scene
     notes: tuple[Annotation, ...]
+    records: tuple[IntakeRecord, ...]
     first_box: tuple[float, float, float, float] | None
     box: tuple[float, float, float, float] | None
 
@@ -269,6 +271,7 @@ class Session(QObject):
         if self.job is not None and self.revision is not None:
             revised, self.revision = self.revision, None
             self._change(accepted(self.job, revised), f"Take over the new {revised.new.name}")
+            self.look_for_changes()
 
     def decline_revision(self) -> None:
         """Stays with what the job has; this revision is not offered again."""
@@ -276,6 +279,7 @@ class Session(QObject):
             self._declined.add(self.revision.new.digest)
             self.revision = None
             self.evaluated.emit()
+            self.look_for_changes()
 
     def _change_with(self, name: str, read: Callable[[Progress], tuple[Job, Shown]]) -> None:
         """A change that is found by reading; where that fails, the job stays as it is."""
@@ -398,10 +402,12 @@ class Session(QObject):
             beneath, notes = self.shown.beneath, self.shown.notes
         else:
             beneath, notes = _beneath(state)
+        same = self.shown is not None and _same_drawings(self.shown.evaluation, evaluation)
+        records = self.shown.records if self.shown is not None and same else _records(evaluation)
         scene.prepare()
         boxes = extents_of(evaluation.first.curves()), extents_of(state.curves())
         progress(1.0)
-        return Shown(evaluation, scene, beneath, notes, *boxes)
+        return Shown(evaluation, scene, beneath, notes, records, *boxes)
 
     def _survey(self) -> None:
         job, state = self.job, self.state
@@ -469,10 +475,21 @@ def _runs(process: int) -> bool:
 
 def _same_place(shown: Shown, evaluation: Evaluation) -> bool:
     before, after = shown.evaluation.state, evaluation.state
-    same = len(before.taken) == len(after.taken) and all(
-        a.drawing is b.drawing and a.unit == b.unit for a, b in zip(before.taken, after.taken, strict=True)
-    )
+    units = [t.unit for t in before.taken] == [t.unit for t in after.taken]
+    same = units and _same_drawings(shown.evaluation, evaluation)
     return same and (before.factor, before.shift) == (after.factor, after.shift)
+
+
+def _same_drawings(one: Evaluation, other: Evaluation) -> bool:
+    """Whether the same was taken in of the same sources."""
+    before, after = one.first.taken, other.first.taken
+    return len(before) == len(after) and all(a.drawing is b.drawing for a, b in zip(before, after, strict=True))
+
+
+def _records(evaluation: Evaluation) -> tuple[IntakeRecord, ...]:
+    """The import report of each source, of what was taken of it."""
+    drawings = {t.number: t.drawing for t in evaluation.first.taken}
+    return tuple(record_of(s.name, Received(drawings[s.number], s.received.report)) for s in evaluation.sources)
 
 
 def _beneath(state: State) -> tuple[Scene, tuple[Annotation, ...]]:

@@ -8,10 +8,9 @@ from pathlib import Path
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QFrame, QGridLayout, QHBoxLayout, QMenu, QSlider, QVBoxLayout, QWidget
 
-from syntaxa.app.session import Session, Shown
+from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, cell, counted, label, table
-from syntaxa.intake.model import Received
-from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, record_of, sentences
+from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, sentences
 from syntaxa.job.model import Source
 
 _LINKS = {"held": "held in the job", "linked": "linked to its file", "paused": "link paused"}
@@ -59,8 +58,6 @@ class Taken(QWidget):
         row.addStretch()
         column.addLayout(row)
         self._shown: tuple[object, ...] = ()
-        self._recorded: tuple[object, ...] = ()
-        self._records: list[IntakeRecord] = []
 
     def _make_fade(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -75,20 +72,9 @@ class Taken(QWidget):
         row.addWidget(self._fade, 1)
         return row
 
-    def records(self) -> list[IntakeRecord]:
+    def records(self) -> Sequence[IntakeRecord]:
         """The report of each source, of what was taken of it."""
-        shown, job = self.session.shown, self.session.job
-        if shown is None or job is None:
-            return []
-        key = (job.sources, tuple(id(t.drawing) for t in shown.evaluation.first.taken))
-        if key != self._recorded:
-            self._recorded, self._records = key, self._made_records(shown)
-        return self._records
-
-    @staticmethod
-    def _made_records(shown: Shown) -> list[IntakeRecord]:
-        drawings = {t.number: t.drawing for t in shown.evaluation.first.taken}
-        return [record_of(s.name, Received(drawings[s.number], s.received.report)) for s in shown.evaluation.sources]
+        return self.session.shown.records if self.session.shown else ()
 
     def refresh(self) -> None:
         """Shows what the session holds now."""
@@ -97,9 +83,9 @@ class Taken(QWidget):
         if shown is None or job is None:
             return
         records = self.records()
-        if self._recorded == self._shown:
+        if (job.sources, records) == self._shown:
             return
-        self._shown = self._recorded
+        self._shown = (job.sources, records)
         self._fill_sources(job.sources, records)
         lines = [line for record in records for line in sentences(record)]
         self._trouble.setText(

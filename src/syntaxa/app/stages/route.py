@@ -12,6 +12,7 @@ from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.theme.tokens import readable_on
 from syntaxa.app.widgets.labels import button, cell, label, table
+from syntaxa.intake.report import CURVE_KINDS
 from syntaxa.route.sketches import hidden_layers
 from syntaxa.route.steps import ChooseLayers
 
@@ -51,9 +52,12 @@ class RoutePanel(StagePanel):
         self.setEnabled(shown is not None)
         if shown is None:
             return
-        first = shown.evaluation.first
-        curves = [c for t in first.taken if not t.into for c in t.drawing.curves]
-        count = Counter(c.layer for c in curves)
+        by_layers = {t.number for t in shown.evaluation.first.taken if not t.into}
+        count: Counter[str] = Counter()
+        for source, record in zip(shown.evaluation.sources, shown.records, strict=True):
+            if source.number in by_layers:
+                for one in record.layers:
+                    count[one.name] += sum(n for kind, n in one.counts.items() if kind in CURVE_KINDS)
         left_out = self._left_out()
         self._table.blockSignals(True)
         layers = [layer for layer in self.session.layers if count[layer.name]]
@@ -70,7 +74,7 @@ class RoutePanel(StagePanel):
         self._table.blockSignals(False)
         state = shown.evaluation.state
         taken_curves = sum(count[layer.name] for layer in layers if layer.name not in left_out)
-        self._sum.setText(f"{len(state.sketches)} sketches from {taken_curves} of {len(curves)} curves.")
+        self._sum.setText(f"{len(state.sketches)} sketches from {taken_curves} of {sum(count.values())} curves.")
 
     def _left_out(self) -> set[str]:
         job, shown = self.session.job, self.session.shown
