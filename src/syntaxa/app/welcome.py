@@ -42,7 +42,7 @@ class Welcome(QFrame):
         row.addWidget(demo)
         row.addStretch()
         column.addLayout(row)
-        self.setFixedSize(500, 200)
+        self.setFixedSize(560, 200)
         parent.installEventFilter(self)
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:

@@ -40,8 +40,8 @@ _FIELDS = (
         "Layers are",
         ("svg", "pdf"),
         choices=(
-            ("auto", "named groups, else colours"),
-            ("groups", "named groups"),
+            ("auto", "groups, else colours"),
+            ("groups", "groups"),
             ("colour", "colours"),
             ("one", "one for all"),
         ),

@@ -56,7 +56,7 @@ class IntakePanel(StagePanel):
             item = QListWidgetItem(path.name)
             item.setToolTip(str(path))
             self._recent.addItem(item)
-        self._recent.setFixedHeight(10 + 30 * min(len(paths), 6))
+        self._recent.setFixedHeight(10 + 24 * min(len(paths), 6))
         self._has_recent = bool(paths)
 
     def open_matters(self) -> int:
