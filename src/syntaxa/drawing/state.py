@@ -123,10 +123,10 @@ class State:
         return Transform(a=growth, d=growth, e=to.x - self.shift.x * growth, f=to.y - self.shift.y * growth)
 
 
-def source_of(curve_id: str) -> int:
+def source_of(curve_id: str, otherwise: int = 1) -> int:
     """The number of the source that a curve came from: ids of all but the first begin with it."""
     head, colon, _ = curve_id.partition(":")
-    return int(head) if colon and head.isdigit() else 1
+    return int(head) if colon and head.isascii() and head.isdigit() and len(head) < 6 else otherwise
 
 
 def _moved(sketches: tuple[Sketch, ...], by: Transform, number: int | None) -> tuple[Sketch, ...]:

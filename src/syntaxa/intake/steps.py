@@ -113,19 +113,19 @@ def chosen_of(drawing: Drawing, choice: TakeIn) -> Drawing:
     hidden = frozenset(x.name for x in drawing.layers if not x.shown) if choice.skip_hidden else frozenset()
     keep = choice.keeps()
     ids = None if choice.ids is None else frozenset(choice.ids)
+    prefix = f"{choice.source}:"
     curves = [
         c
         for c in drawing.curves
-        if keep("curves", c.layer)
-        and c.layer not in hidden
-        and (ids is None or c.id.partition(":")[2] in ids or c.id in ids)
+        if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id.removeprefix(prefix) in ids)
     ]
     annotations = [a for a in drawing.annotations if keep(a.kind, a.layer) and a.layer not in hidden]
     if choice.box is not None:
         curves = [part for c in curves for part in _in_box(c, choice.box, choice.box_mode)]
         annotations = [a for a in annotations if _meets(a, choice.box)]
     if choice.dissolve:
-        curves = [replace(c, block="") if c.block else c for c in curves]
+        prefix = f"{choice.source}:"
+    curves = [replace(c, block="") if c.block else c for c in curves]
     left = hidden | set(choice.left_out)
     layers = [x for x in drawing.layers if x.name not in left and (choice.only is None or x.name in choice.only)]
     return replace(drawing, curves=tuple(curves), annotations=tuple(annotations), layers=tuple(layers))

@@ -8,6 +8,7 @@ from typing import Literal
 import msgspec
 
 from syntaxa.drawing.model import Drawing
+from syntaxa.drawing.state import source_of
 from syntaxa.intake.model import PLAIN, ReadOptions
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
@@ -144,13 +145,20 @@ def _same_slot(old: Step, new: Step) -> bool:
 
 
 def own_ids(drawing: Drawing, number: int) -> Drawing:
-    """The drawing of a source with ids that no other has: those of all but the first begin with their number."""
-    if number == 1:
+    """The drawing of a source with ids that no other has: those of all but the first begin with their number.
+
+    In the first only those do that could be taken for another's.
+    """
+
+    def own(name: str) -> str:
+        return f"{number}:{name}" if number != 1 or source_of(name, 0) else name
+
+    if number == 1 and not any(source_of(thing.id, 0) for thing in (*drawing.curves, *drawing.annotations)):
         return drawing
     return replace(
         drawing,
-        curves=tuple(replace(c, id=f"{number}:{c.id}") for c in drawing.curves),
-        annotations=tuple(replace(a, id=f"{number}:{a.id}") for a in drawing.annotations),
+        curves=tuple(replace(c, id=own(c.id)) for c in drawing.curves),
+        annotations=tuple(replace(a, id=own(a.id)) for a in drawing.annotations),
     )
 
 

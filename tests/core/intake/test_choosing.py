@@ -131,6 +131,18 @@ def test_several_sources_lie_at_one_origin_each_in_its_own_unit():
     assert [s.name for s in Evaluator().evaluate(own).state.sketches] == ["A", "insert"]
 
 
+def test_ids_that_look_like_those_of_another_source_are_told_apart():
+    path = '<path id="2:a" d="M0 0H10" stroke="red"/>'
+    svg = '<svg xmlns="http://www.w3.org/2000/svg" width="{0}" height="{0}">' + path + "</svg>"
+    first, second = (Source.of("x.svg", svg.format(size).encode()) for size in ("96", "96px"))
+    job, _ = with_added(Job.of(first), second, TakeIn())
+    state = Evaluator().evaluate(job.with_step(ChooseUnit("mm", 2))).state
+    lengths = {c.id: round(c.shape.length, 4) for c in state.curves()}
+    assert lengths == {"1:2:a": round(10 * 25.4 / 96, 4), "2:2:a": 10}
+    picked = Evaluator().evaluate(job.with_step(TakeIn(ids=("2:a",))).with_step(TakeIn(source=2, ids=()))).state
+    assert [c.id for c in picked.curves()] == ["1:2:a"]
+
+
 def test_a_job_with_several_sources_is_saved_whole(tmp_path):
     job = Job.of(Source.of("a.dxf", demo_bytes(), "/somewhere/a.dxf"))
     job, _ = with_added(job, Source.of("a.dxf", revised_bytes()), TakeIn(into="b", only=("BASE-PLATE",)))
