@@ -337,3 +337,10 @@ def test_copies_of_copies_end():
 def test_what_is_no_xml_is_refused():
     with pytest.raises(IntakeError, match="is damaged and nothing in it could be read"):
         read("bad.svg", b"<svg <<<< \x00\x01")
+
+
+def test_elements_of_other_name_spaces_draw_nothing_and_are_no_fault():
+    body = '<t:view xmlns:t="urn:a:tool"><t:path d="M0 0H9"/></t:view><path d="M0 0H5" stroke="red"/>'
+    result = received(body)
+    assert [c.shape.length for c in result.drawing.curves] == [5]
+    assert not result.report.not_read

@@ -36,7 +36,7 @@ from syntaxa.intake.svg.style import INITIAL, Cascade, Properties, colour_of
 _UNITS = {"mm": "mm", "cm": "cm", "in": "in", "pt": "pt", "pc": "pc", "px": "px", "": "px"}
 
 #: Elements that draw nothing themselves.
-_SILENT = frozenset(("defs", "style", "metadata", "title", "desc", "namedview", "clipPath", "marker", "symbol",
+_SILENT = frozenset(("defs", "style", "metadata", "title", "desc", "clipPath", "marker", "symbol",
                      "script", "linearGradient", "radialGradient", "filter", "view", "cursor", "font",
                      "font-face"))  # fmt: skip
 
@@ -108,11 +108,16 @@ def _parsed(name: str, data: bytes) -> tuple[etree._Element, bool]:
             root = None
     if root is None or _local(str(root.tag)) != "svg":
         raise _damaged(name)
+    own = str(root.tag).rpartition("}")[0]
     for element in root.iter():
-        name = _local(element.tag) if isinstance(element.tag, str) else ""
-        # A repaired file may have names that are none; they draw nothing.
-        if name and name != element.tag and ":" not in name:
-            element.tag = name
+        # What lies in other name spaces keeps them and draws nothing; so do names of a repaired file that are none.
+        if (
+            isinstance(element.tag, str)
+            and own
+            and element.tag.startswith(own + "}")
+            and ":" not in _local(element.tag)
+        ):
+            element.tag = _local(element.tag)
     return root, repaired
 
 
