@@ -62,10 +62,6 @@ class Drawing:
     meshes: tuple[Mesh, ...] = ()
     blocks: int = 0
 
-    def with_curves(self, curves: Iterable[Curve]) -> Drawing:
-        """The same drawing with other curves."""
-        return replace(self, curves=tuple(curves))
-
     def transformed(self, by: Transform) -> Drawing:
         """Every curve and annotation mapped; triangles stay in the file's own numbers."""
         return replace(

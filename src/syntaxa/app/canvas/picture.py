@@ -10,18 +10,14 @@ from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.model import Drawing
+from syntaxa.intake.steps import TakeIn, chosen_of
 
 
 def picture_of(drawing: Drawing, width: int, height: int, tokens: Tokens) -> QImage:
     """Everything that the drawing's author had showing, fitted into the size."""
-    hidden = {x.name for x in drawing.layers if not x.shown}
-    colours = {x.name: x.colour for x in drawing.layers}
-    by_layer: dict[str, list] = {}  # type: ignore[type-arg]
-    for curve in drawing.curves:
-        if curve.layer not in hidden:
-            by_layer.setdefault(curve.layer, []).append(curve)
-    shown = [n for n in drawing.annotations if n.layer not in hidden]
-    scene = Scene.of([(colours.get(layer, 0), curves) for layer, curves in by_layer.items()])
+    drawing = chosen_of(drawing, TakeIn(skip_hidden=True))
+    shown = drawing.annotations
+    scene = Scene.of_drawing(drawing)
     image = QImage(width, height, QImage.Format.Format_RGB32)
     image.fill(QColor(tokens.canvas))
     box = scene.extents() or drawing.full_extents()

@@ -14,7 +14,7 @@ import numpy as np
 import shapely
 from numpy.typing import NDArray
 
-from syntaxa.drawing.model import Curve
+from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
 
 Floats = NDArray[np.float64]
@@ -69,6 +69,15 @@ class Scene:
         points = points - origin
         levels = tuple(_level(points, first[:-1], lengths, stride) for stride in STRIDES)
         return cls(curves, np.array(colour, dtype=np.int64), tuple(palette), box, levels, origin)
+
+    @classmethod
+    def of_drawing(cls, drawing: Drawing) -> Scene:
+        """A scene of all curves of a drawing, in the colours of their layers."""
+        by_layer: dict[str, list[Curve]] = {}
+        for curve in drawing.curves:
+            by_layer.setdefault(curve.layer, []).append(curve)
+        colours = {x.name: x.colour for x in drawing.layers}
+        return cls.of([(colours.get(layer, 0), curves) for layer, curves in by_layer.items()])
 
     def __len__(self) -> int:
         return len(self.curves)

@@ -221,11 +221,7 @@ def _preview(source: Source, received: Received, choice: TakeIn) -> Preview:
     shown = msgspec.structs.replace(_filter(choice), skip_hidden=True)
     placed = _placed(chosen_of(received.drawing, shown), unit)
     whole = received.drawing
-    colours = {x.name: x.colour for x in whole.layers}
-    by_layer: dict[str, list] = {}  # type: ignore[type-arg]
-    for curve in placed.curves:
-        by_layer.setdefault(curve.layer, []).append(curve)
-    scene = Scene.of([(colours.get(layer, 0), curves) for layer, curves in by_layer.items()])
+    scene = Scene.of_drawing(placed)
     scene.prepare()
     curves, notes = Counter(c.layer for c in whole.curves), Counter(a.layer for a in whole.annotations)
     layers = tuple((x.name, curves[x.name], notes[x.name], x.shown) for x in whole.layers)
