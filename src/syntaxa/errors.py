@@ -6,6 +6,7 @@
     +-- IntakeError             a file that cannot be read
     |   +-- PasswordNeeded      a file that its author locked
     +-- MeasureError            a unit, factor or origin that makes no sense
+    +-- RouteError              a sketch, group or rule that cannot be what was asked
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
     +-- Cancelled               the user stopped a long piece of work
@@ -42,6 +43,10 @@ class PasswordNeeded(IntakeError):  # noqa: N818  it is a question
 
 class MeasureError(SyntaxaError):
     """A unit, factor or origin that makes no sense."""
+
+
+class RouteError(SyntaxaError):
+    """A sketch, group or rule that cannot be what was asked."""
 
 
 class DeliverError(SyntaxaError):

@@ -96,7 +96,7 @@ def test_a_number_field_tells_a_number_once(qtbot):
     field.entered.connect(told.append)
     field.show_value(1.0)
     field.show()
-    for text in ("2,5", "2.5", "-1", "inf", ""):
+    for text in ("2,5", "2.5", "-1", "", "twice"):
         field.selectAll()
         qtbot.keyClicks(field, text) if text else qtbot.keyClick(field, Qt.Key.Key_Delete)
         qtbot.keyClick(field, Qt.Key.Key_Return)
@@ -120,7 +120,6 @@ def test_curves_are_described_by_what_matters():
     circle = Curve("2F", Circle(Point(0, 0), 5), "HOLES")
     assert lengths.describe(circle) == "Circle  ·  Ø 10.000 mm  ·  HOLES  ·  #2F"
     assert "R 5.000 mm" in lengths.describe(Curve("3", Arc(Point(0, 0), 5, 0, 1), "0"))
-    assert Point(0, 0) in list(lengths.anchors(circle))
 
 
 def test_broken_settings_fall_back_and_do_not_stop_the_program(tmp_path):

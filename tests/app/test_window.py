@@ -3,13 +3,22 @@
 from __future__ import annotations
 
 import errno
+import math
 import os
 
 import ezdxf
 import pytest
 from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent, QFontInfo
-from PyQt6.QtWidgets import QAbstractButton, QAbstractItemView, QComboBox, QLineEdit, QMessageBox, QPushButton
+from PyQt6.QtWidgets import (
+    QAbstractButton,
+    QAbstractItemView,
+    QApplication,
+    QComboBox,
+    QLineEdit,
+    QMessageBox,
+    QPushButton,
+)
 
 from syntaxa.app.commands import COMMANDS
 from syntaxa.app.session import orphaned_recoveries
@@ -27,7 +36,7 @@ def size(window):
 
 
 def choose_unit(qtbot, window, row):
-    table = window.measure._units
+    table = window.measure.units.table
     window.show_stage(1)
     centre = table.visualItemRect(table.item(row, 0)).center()
     qtbot.mouseClick(table.viewport(), Qt.MouseButton.LeftButton, pos=centre)
@@ -77,48 +86,70 @@ def test_intake_tells_what_could_not_be_read(window, settled, tmp_path):
 def test_the_unit_is_overruled_by_a_click(qtbot, demo, settled):
     assert demo.rail.buttons[1].accessibleName() == "Measure, 1 open"
     before = size(demo)
-    choose_unit(qtbot, demo, 1)
+    assert "declares millimetres, but the clues speak for inches" in demo.measure.units._question.text()
+    row = next(k for k in range(4) if demo.measure.units.table.item(k, 0).text().endswith("centimetres"))
+    choose_unit(qtbot, demo, row)
     settled()
-    assert size(demo) == pytest.approx([25.4 * s for s in before])
+    assert size(demo) == pytest.approx([s / 2.54 for s in before])
     assert demo.rail.buttons[1].accessibleName() == "Measure"
-    assert [r.title for r in demo.session.shown.evaluation.ledger] == ["Unit: inches"]
+    assert [r.title for r in demo.session.shown.evaluation.ledger] == ["Unit: centimetres"]
+
+
+def typed(qtbot, field, text):
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, text)
+    qtbot.keyClick(field, Qt.Key.Key_Return)
 
 
 def test_scale_and_typed_origin(qtbot, demo, settled):
     demo.show_stage(1)
     before = size(demo)
-    field = demo.measure._factor
-    field.setFocus()
-    field.selectAll()
-    qtbot.keyClicks(field, "0.5")
-    qtbot.keyClick(field, Qt.Key.Key_Return)
+    placing = demo.measure.placing
+    placing._x.setFocus()
+    qtbot.keyClicks(placing._x, "40/96")
+    assert demo.measure._would.isVisible()
+    assert demo.canvas._ghost is not None
+    qtbot.keyClick(placing._x, Qt.Key.Key_Return)
     settled()
-    assert size(demo) == pytest.approx([s / 2 for s in before])
-    for box, text in ((demo.measure._x, "919"), (demo.measure._y, "628.25")):
-        box.setFocus()
-        box.selectAll()
-        qtbot.keyClicks(box, text)
-        qtbot.keyClick(box, Qt.Key.Key_Return)
-        settled()
-    assert extents_of(demo.session.state.curves())[:2] == pytest.approx((0.5, 0.0), abs=1e-9)
+    assert size(demo) == pytest.approx([s * 40 / 96 for s in before])
+    assert not demo.measure._would.isVisible()
+    typed(qtbot, placing._wide, "2' 8 1/2\"")
+    settled()
+    assert size(demo)[0] == pytest.approx(32.5 * 25.4)
+    placing._mode.setCurrentIndex(placing._mode.findData("point"))
+    placing._mode.activated.emit(placing._mode.currentIndex())
+    box = extents_of(demo.session.state.curves())
+    typed(qtbot, placing._ox, f"{box[0] - 12.5!r}")
+    typed(qtbot, placing._oy, f"{box[1] / 25.4!r}in")
+    settled()
+    assert extents_of(demo.session.state.curves())[:2] == pytest.approx((12.5, 0.0), abs=1e-6)
 
 
 def test_a_field_refuses_what_is_no_number(qtbot, demo):
     demo.show_stage(1)
-    field = demo.measure._factor
-    field.setFocus()
-    field.selectAll()
-    qtbot.keyClicks(field, "twice")
-    qtbot.keyClick(field, Qt.Key.Key_Return)
+    field = demo.measure.placing._x
+    typed(qtbot, field, "twice")
     assert field.property("wrong") is True
     assert demo.session.job.steps == ()
+
+
+def largest_circle(window):
+    return max((c for c in window.session.state.curves() if c.shape.kind == "circle"), key=lambda c: c.shape.radius)
+
+
+def click(qtbot, canvas, x, y):
+    qtbot.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=QPointF(*canvas.view.to_pixels(x, y)).toPoint())
 
 
 def test_the_origin_is_picked_with_a_snap(qtbot, demo, settled):
     demo.show_stage(1)
     demo.canvas.paint_now()
+    placing = demo.measure.placing
     corner = next(c for c in demo.session.state.curves() if c.layer == "MOTOR-BRACKET").shape.start
-    qtbot.mouseClick(demo.measure._pick, Qt.MouseButton.LeftButton)
+    placing._mode.setCurrentIndex(placing._mode.findData("point"))
+    placing._mode.activated.emit(placing._mode.currentIndex())
+    qtbot.mouseClick(placing._pick_button, Qt.MouseButton.LeftButton)
     px, py = demo.canvas.view.to_pixels(corner.x, corner.y)
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px + 4, py - 3).toPoint())
     settled()
@@ -126,9 +157,76 @@ def test_the_origin_is_picked_with_a_snap(qtbot, demo, settled):
     assert (step.x, step.y) == (pytest.approx(corner.x), pytest.approx(corner.y))
 
 
+def test_scale_by_two_points_and_their_length(qtbot, demo, settled):
+    demo.show_stage(1)
+    demo.canvas.paint_now()
+    placing, before = demo.measure.placing, size(demo)
+    circle = largest_circle(demo).shape
+    placing.pick_reference()
+    click(qtbot, demo.canvas, circle.centre.x, circle.centre.y)
+    click(qtbot, demo.canvas, circle.centre.x + circle.radius, circle.centre.y)
+    assert placing._reference_length() == pytest.approx(circle.radius, rel=1e-9)
+    typed(qtbot, placing._should, f"{2 * circle.radius!r}mm")
+    settled()
+    assert size(demo) == pytest.approx([2 * s for s in before])
+    assert "should be" in demo.session.shown.evaluation.ledger[0].title
+
+
+def test_turned_by_two_points_mirrored_and_put_on_a_circle(qtbot, demo, settled):
+    demo.show_stage(1)
+    demo.canvas.paint_now()
+    placing, before = demo.measure.placing, size(demo)
+    line = max((c for c in demo.session.state.curves() if (c.shape.kind == "line" and c.layer == "TITLE-BLOCK")
+                or c.shape.kind == "polyline"), key=lambda c: c.shape.length).shape  # fmt: skip
+    a, b = line.vertices[0], line.vertices[1]
+    placing.pick_angle()
+    click(qtbot, demo.canvas, a.x, a.y)
+    click(qtbot, demo.canvas, b.x, b.y)
+    typed(qtbot, placing._angle_should, "90°")
+    settled()
+    assert size(demo) == pytest.approx(before[::-1])
+    qtbot.mouseClick(placing._flips["left-right"], Qt.MouseButton.LeftButton)
+    settled()
+    assert [r.title.split()[0] for r in demo.session.shown.evaluation.ledger] == ["Turn", "Mirror"]
+    demo.fit()
+    demo.canvas.paint_now()
+    circle = largest_circle(demo)
+    placing._mode.setCurrentIndex(placing._mode.findData("curve-centre"))
+    placing._mode.activated.emit(placing._mode.currentIndex())
+    click(qtbot, demo.canvas, circle.shape.centre.x + circle.shape.radius, circle.shape.centre.y)
+    settled()
+    moved = next(c for c in demo.session.state.curves() if c.id == circle.id)
+    assert (moved.shape.centre.x, moved.shape.centre.y) == pytest.approx((0, 0), abs=1e-9)
+
+
+def test_distances_are_measured_in_any_stage_and_added_up(qtbot, demo, settled):
+    demo.show_stage(3)
+    demo.canvas.paint_now()
+    circle = largest_circle(demo)
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_M)
+    click(qtbot, demo.canvas, circle.shape.centre.x, circle.shape.centre.y)
+    click(qtbot, demo.canvas, circle.shape.centre.x, circle.shape.centre.y + circle.shape.radius)
+    assert demo.strip.text.startswith(f"Distance {circle.shape.radius:.3f} mm")
+    demo.strip.add_to_total()
+    demo.canvas.select_ids({circle.id})
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_M, Qt.KeyboardModifier.ShiftModifier)
+    assert f"Area {math.pi * circle.shape.radius**2:,.2f}".replace(",", "\u202f") in demo.strip.text
+    demo.strip.add_to_total()
+    assert demo.strip.total == f"Total of 2: {3 * circle.shape.radius:.3f} mm"
+    demo.copy_measured()
+    assert QApplication.clipboard().text() == f"{3 * circle.shape.radius:.3f} mm"
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_W)
+    for dx in (0, 1, 1):
+        click(qtbot, demo.canvas, circle.shape.centre.x + dx * circle.shape.radius, circle.shape.centre.y)
+    assert demo.strip.text.startswith(f"Way {circle.shape.radius:.3f} mm    legs 2")
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_Escape)
+    demo.strip.close_strip()
+    assert not demo.strip.isVisible()
+
+
 def test_layers_are_switched_by_their_boxes(demo, settled):
     demo.show_stage(2)
-    table = demo.route._table
+    table = demo.route.came_in.table
     rows = {table.item(k, 0).text(): k for k in range(table.rowCount())}
     assert table.item(rows["CONSTRUCTION"], 0).checkState() == Qt.CheckState.Unchecked
     table.item(rows["TITLE-BLOCK"], 0).setCheckState(Qt.CheckState.Unchecked)
@@ -351,7 +449,7 @@ def test_every_control_has_a_name_and_can_be_reached(demo):
 
 def test_the_fonts_that_ship_are_the_ones_that_show(demo):
     assert QFontInfo(demo.measure.font()).family() == "Inter"
-    assert QFontInfo(demo.measure._factor.font()).family() == "JetBrains Mono"
+    assert QFontInfo(demo.measure.placing._x.font()).family() == "JetBrains Mono"
 
 
 @pytest.mark.parametrize("look", ["paper", "night"])

@@ -30,6 +30,22 @@ class Choosers:
         name = QFileDialog.getExistingDirectory(parent, "Look through a folder", folder)
         return Path(name) if name else None
 
+    def open_drawings(self, parent: QWidget, folder: str) -> list[Path]:
+        """Several drawings."""
+        names, _ = QFileDialog.getOpenFileNames(parent, "Drawings", folder, f"Drawings ({_DRAWINGS});;All files (*)")
+        return [Path(name) for name in names]
+
+    def open_recipe(self, parent: QWidget, folder: str) -> Path | None:
+        """A recipe."""
+        name, _ = QFileDialog.getOpenFileName(parent, "Choose a recipe", folder, "Recipes (*.sxr);;All files (*)")
+        return Path(name) if name else None
+
+    def save_recipe(self, parent: QWidget, folder: str, name: str) -> Path | None:
+        """Where to save a recipe."""
+        start = str(Path(folder) / f"{name}.sxr")
+        chosen, _ = QFileDialog.getSaveFileName(parent, "Save the recipe", start, "Recipes (*.sxr)")
+        return Path(chosen) if chosen else None
+
     def save_report(self, parent: QWidget, folder: str, name: str) -> Path | None:
         """Where to write the import report."""
         start = str(Path(folder) / f"{name}-report.txt")

@@ -19,7 +19,8 @@ class Command:
     """A command: the window's method that does it, its title, menu, keys and icon, and when it can be had.
 
     needs   "" always, "job" with a job open, "undo", "redo", "findings", "chosen" with a finding chosen, "busy",
-            "look" with a drawing looked at, "shelf" with a job behind the shelf, "selected" with curves selected
+            "look" with a drawing looked at, "shelf" with a job behind the shelf, "selected" with curves selected,
+            "measured" with something measured
     """
 
     method: str
@@ -67,6 +68,20 @@ COMMANDS: tuple[Command, ...] = (
     Command("show_route", "Go to Route", "Stage", "3", "route"),
     Command("show_mend", "Go to Mend", "Stage", "4", "mend"),
     Command("show_deliver", "Go to Deliver", "Stage", "5", "deliver"),
+    Command("pick_chain", "Pick what is connected", "Edit", "C", "", "selected", separated=True),
+    Command("pick_loop", "Pick the closed loop", "Edit", "L", "", "selected"),
+    Command("pick_inverted", "Invert what is picked", "Edit", "Ctrl+I", "", "job"),
+    Command("start_lasso", "Draw a lasso", "Edit", "Shift+L", "", "job"),
+    Command("put_aside", "Put what is picked aside", "Edit", "Del", "", "selected"),
+    Command("ask_save_recipe", "Save the steps as a recipe…", "Recipe", "Ctrl+R", "", "job"),
+    Command("ask_save_map", "Save only rules and line styles…", "Recipe", "", "", "job"),
+    Command("ask_use_recipe", "Use a recipe in this job…", "Recipe", "Ctrl+Shift+R", "", "job", separated=True),
+    Command("ask_run_recipe", "Run a recipe on many drawings…", "Recipe", "Ctrl+Alt+R", "", ""),
+    Command("measure_distance", "Distance of two points", "Measure", "M", "measure", "job"),
+    Command("measure_angle", "Angle over three points", "Measure", "A", "", "job"),
+    Command("measure_way", "Way over many points", "Measure", "W", "", "job"),
+    Command("measure_selected", "Measure what is selected", "Measure", "Shift+M", "", "selected"),
+    Command("copy_measured", "Copy the measured value", "Measure", "Ctrl+Shift+C", "", "measured", separated=True),
     Command("next_finding", "Next finding", "Mend", "N", "next", "findings"),
     Command("previous_finding", "Previous finding", "Mend", "Shift+N", "previous", "findings"),
     Command("fix_chosen", "Fix this finding", "Mend", "X", "fix", "chosen", separated=True),

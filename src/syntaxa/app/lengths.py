@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.units import mm_per
-from syntaxa.geometry.points import Point
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
+from syntaxa.geometry.shapes import Arc, Circle
 
 DISPLAY_UNITS = ("mm", "cm", "m", "in", "ft")
 
@@ -36,6 +34,11 @@ class LengthFormat:
         """A length with its unit."""
         return f"{self.number(mm)} {self.unit}"
 
+    def rounded(self, mm: float) -> str:
+        """A length in four figures, without its unit and without powers of ten."""
+        value = mm / self.mm_per_unit
+        return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else f"{value:.4g}"
+
     def small(self, mm: float) -> str:
         """A small length in three figures, with its unit."""
         return f"{mm / self.mm_per_unit:.3g} {self.unit}"
@@ -45,6 +48,12 @@ class LengthFormat:
         if box is None:
             return "nothing"
         return f"{self.number(box[2] - box[0])} × {self.number(box[3] - box[1])} {self.unit}"
+
+    def short_size(self, box: tuple[float, float, float, float] | None) -> str:
+        """Width x height of a box (mm) in four figures, for narrow columns."""
+        if box is None:
+            return "nothing"
+        return f"{self.rounded(box[2] - box[0])} × {self.rounded(box[3] - box[1])} {self.unit}"
 
     def area(self, mm2: float) -> str:
         """An area with its unit."""
@@ -64,11 +73,3 @@ class LengthFormat:
         if curve.block:
             parts.append(f"in block {curve.block.partition('#')[0]}")
         return "  ·  ".join([*parts, curve.layer, f"#{curve.id}"])
-
-    @staticmethod
-    def anchors(curve: Curve) -> Iterator[Point]:
-        """Points of a curve to snap to: its ends, and its centre if it has one."""
-        yield curve.shape.start
-        yield curve.shape.end
-        if isinstance(curve.shape, Arc | Circle | EllipseArc):
-            yield curve.shape.centre

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import time
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 
 from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, Qt
@@ -24,10 +25,11 @@ from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import COMMANDS, Actions
 from syntaxa.app.intake.look import Look
 from syntaxa.app.intake.shelf import Shelf
-from syntaxa.app.intake.window import IntakeWindow
 from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.measure.strip import MeasureStrip
 from syntaxa.app.rail import Rail
+from syntaxa.app.route.window import RouteWindow
 from syntaxa.app.session import Session, orphaned_recoveries
 from syntaxa.app.settings import Settings
 from syntaxa.app.stages.base import StagePanel
@@ -43,7 +45,7 @@ from syntaxa.app.theme.tokens import LOOKS, Tokens
 from syntaxa.app.welcome import Welcome
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.widgets.command_palette import CommandPalette
-from syntaxa.deliver.profiles import Profiles
+from syntaxa.deliver.plan import Plan
 from syntaxa.deliver.write import deliver
 from syntaxa.errors import Progress, SyntaxaError, reason_of
 from syntaxa.job.presets import KeptChoices
@@ -56,7 +58,7 @@ _CONTEXT_MM, _CONTEXT_TIMES = 4.0, 14.0
 DemoMaker = Callable[[Path], Path]
 
 
-class MainWindow(IntakeWindow):
+class MainWindow(RouteWindow):
     """Puts the parts together; holds no job itself."""
 
     def __init__(self, settings: Settings, recovery: Path, choosers: Choosers, make_demo: DemoMaker) -> None:
@@ -66,6 +68,7 @@ class MainWindow(IntakeWindow):
         self.session = Session(recovery, self)
         self.look = Look(self.session, KeptChoices(settings.choices_path))
         self.deliveries = Lane(self)
+        self.batch_work = Lane(self)
         self.tokens: Tokens = LOOKS[settings.values.look]
         self.lengths = LengthFormat(settings.values.display_unit)
         self.setAcceptDrops(True)
@@ -91,7 +94,7 @@ class MainWindow(IntakeWindow):
         self.shelf = Shelf(self.look, self.settings.pictures_folder)
         self.intake = IntakePanel(self.session, self.look)
         self.measure = MeasurePanel(self.session)
-        self.route = RoutePanel(self.session)
+        self.route = RoutePanel(self.session, self.settings)
         self.mend = MendPanel(self.session)
         self.deliver = DeliverPanel(self.session)
         self.panels: tuple[StagePanel, ...] = (self.intake, self.measure, self.route, self.mend, self.deliver)
@@ -104,6 +107,7 @@ class MainWindow(IntakeWindow):
             self.stack.addWidget(panel)
         self.ledger = LedgerView(self.session)
         self.banner = Banner()
+        self.strip = MeasureStrip()
         self.welcome = Welcome(self.canvas)
         self.status = StatusLine()
         self.palette_ = CommandPalette(self)
@@ -125,6 +129,7 @@ class MainWindow(IntakeWindow):
         self.middle.addWidget(self.canvas)
         self.middle.addWidget(self.shelf)
         column.addWidget(self.middle, 1)
+        column.addWidget(self.strip)
         across = QSplitter(Qt.Orientation.Horizontal)
         across.setChildrenCollapsible(False)
         across.addWidget(middle)
@@ -163,7 +168,14 @@ class MainWindow(IntakeWindow):
         session.failed.connect(self.complain)
         session.told.connect(self.status.tell)
         session.revised.connect(self._revised)
-        for lane in (session.work, session.survey_work, session.watch_work, self.deliveries, self.look.lane):
+        for lane in (
+            session.work,
+            session.survey_work,
+            session.watch_work,
+            self.deliveries,
+            self.batch_work,
+            self.look.lane,
+        ):
             lane.progress.connect(self.status.show_progress)
             lane.changed.connect(self._work_changed)
         self.status.cancel_wanted.connect(self.cancel_work)
@@ -176,10 +188,11 @@ class MainWindow(IntakeWindow):
         self.intake.browse_wanted.connect(self.ask_browse)
         self.intake.path_wanted.connect(self.look_at_recent)
         self._connect_intake()
+        self._connect_measure()
+        self._connect_route()
         self.welcome.open_wanted.connect(self.ask_open)
         self.welcome.browse_wanted.connect(self.ask_browse)
         self.welcome.demo_wanted.connect(self.open_demo)
-        self.measure.pick_wanted.connect(self._pick_origin)
         self.measure.display_unit_chosen.connect(self.set_display_unit)
         self.mend.finding_chosen.connect(self._show_finding)
         self.mend.region_chosen.connect(self._show_region)
@@ -256,13 +269,12 @@ class MainWindow(IntakeWindow):
             path = path.with_name(path.name + ending)
         output = self.deliver.output
 
-        def write(progress: Progress) -> list[Profiles]:
+        def write(progress: Progress) -> Plan:
             progress(0.1)
-            return list(deliver(state, path, output))
+            return deliver(state, path, output)
 
-        def written(profiles: list[Profiles]) -> None:
-            count = sum(len(p.shapes) for p in profiles)
-            self.deliver.tell_written(path, count)
+        def written(plan: Plan) -> None:
+            self.deliver.tell_written(path, plan.count())
             self.status.tell(f"Wrote {path.name}.")
 
         self.deliveries.run(f"Writing {path.name}", write, written, self.complain)
@@ -439,7 +451,8 @@ class MainWindow(IntakeWindow):
             # From Mend on only pictures count, which are there to be traced.
             notes = tuple(n for n in notes if n.kind == "image")
         changes = self._change_marks() if at == 0 else None
-        self.canvas.show_content(CanvasContent(shown.scene, shown.beneath, regions, findings, notes, changes), fit)
+        content = CanvasContent(shown.scene, shown.beneath, regions, findings, notes, changes)
+        self.canvas.show_content(replace(content, aside=shown.aside) if self._aside_shown else content, fit)
 
     def _history_changed(self) -> None:
         self.deliver.forget_result()
@@ -471,6 +484,8 @@ class MainWindow(IntakeWindow):
             met.add("look")
         if self.canvas.selected_curves():
             met.add("selected")
+        if self.strip.isVisible():
+            met.add("measured")
         if self.session.findings:
             met.add("findings")
         if self.mend.chosen is not None and self.mend.chosen.remedy:
@@ -491,7 +506,9 @@ class MainWindow(IntakeWindow):
         self._enable()
 
     def _selection_changed(self) -> None:
-        self.status.show_selection(self.canvas.selected_curves(), self.lengths)
+        curves = self.canvas.selected_curves()
+        self.status.show_selection(curves, self.lengths)
+        self.route.picked.show_picked(curves, self.lengths)
         self._enable()
 
     def _finding_clicked(self, key: str) -> None:
@@ -509,11 +526,6 @@ class MainWindow(IntakeWindow):
     def _show_region(self, region: Region) -> None:
         self.canvas.choose_region(region.id)
         self.canvas.fit_box(region.box, margin=0.18)
-
-    def _pick_origin(self) -> None:
-        self._pick(
-            "Origin here", "Click the point that becomes the origin; ends and centres snap.", self.measure.place_at
-        )
 
     def _pick(self, label: str, says: str, goal: Callable[[float, float], None]) -> None:
         """The next click on the canvas goes to `goal`."""
@@ -534,6 +546,7 @@ class MainWindow(IntakeWindow):
         for panel in self.panels:
             panel.show_with(self.lengths, self.tokens)
         self.ledger.show_in(self.lengths)
+        self.strip.show_in(self.lengths)
         self.status.show_unit(self.lengths.unit)
         self._selection_changed()
 
@@ -619,3 +632,4 @@ class MainWindow(IntakeWindow):
         self.look.stop()
         self.shelf.thumbnails.stop()
         self.deliveries.stop_all()
+        self.batch_work.stop_all()

@@ -23,12 +23,15 @@ from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
 from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.recipe import Recipe, with_recipe
 from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
 from syntaxa.job.store import ENDING, load_job, save_job
+from syntaxa.measure.disagreements import Disagreement, disagreements
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
 from syntaxa.mend.survey import Survey
 from syntaxa.mend.tolerance import ProposedGap
+from syntaxa.route.model import CurveGroup, Grouping, groups_of
 from syntaxa.route.steps import ChooseLayers
 
 #: Milliseconds after a change before the recovery copy is written.
@@ -42,6 +45,9 @@ class Shown:
     evaluation: Evaluation
     scene: Scene
     beneath: Scene
+    aside: Scene
+    disagreements: tuple[Disagreement, ...]
+    groups: tuple[CurveGroup, ...]
     notes: tuple[Annotation, ...]
     records: tuple[IntakeRecord, ...]
     first_box: tuple[float, float, float, float] | None
@@ -63,6 +69,7 @@ class Session(QObject):
     opened = pyqtSignal()
     evaluated = pyqtSignal()
     surveyed = pyqtSignal()
+    grouped = pyqtSignal()
     history_changed = pyqtSignal()
     failed = pyqtSignal(str)
     told = pyqtSignal(str)
@@ -81,6 +88,8 @@ class Session(QObject):
         self.surveyed_state: Surveyed | None = None
         self.gap: float | None = None
         self.dead_end = DEAD_END
+        #: By what Route groups the curves that came in.
+        self.grouping: Grouping = "layer"
         self.work = Lane(self)
         self.survey_work = Lane(self)
         self.watch_work = Lane(self)
@@ -312,8 +321,16 @@ class Session(QObject):
 
     def do(self, step: Step) -> None:
         """Adds a step, or gives the one of its kind new parameters."""
-        if self.job is not None and step != self.job.step_of(type(step)):
+        if self.job is None:
+            return
+        old = self.job.step_of(type(step), getattr(step, "source", 1)) if step.only_one else None
+        if step != old:
             self._change(self.job.with_step(step), step.title)
+
+    def use_recipe(self, recipe: Recipe) -> None:
+        """Does all steps of a recipe in this job, as one change."""
+        if self.job is not None:
+            self._change(with_recipe(self.job, recipe), f"Use the recipe {recipe.name}")
 
     def switch(self, number: int, enabled: bool) -> None:
         """Switches a step on or off."""
@@ -335,6 +352,23 @@ class Session(QObject):
         """Looks for findings at another tolerance (mm); None for the proposed one."""
         self.gap = gap
         self._survey()
+
+    def group_by(self, grouping: Grouping) -> None:
+        """Groups the curves that came in by another property."""
+        self.grouping = grouping
+        shown = self.shown
+        if shown is None:
+            return
+
+        def look(_progress: Progress) -> tuple[CurveGroup, ...]:
+            return tuple(groups_of(shown.evaluation.first, shown.evaluation.state, grouping))
+
+        def done(groups: tuple[CurveGroup, ...]) -> None:
+            if self.shown is shown:
+                self.shown = replace(shown, groups=groups)
+                self.grouped.emit()
+
+        self.work.run("Grouping", look, done, self.failed.emit)
 
     def undo(self) -> None:
         """Takes the last change back."""
@@ -405,9 +439,12 @@ class Session(QObject):
         same = self.shown is not None and _same_drawings(self.shown.evaluation, evaluation)
         records = self.shown.records if self.shown is not None and same else _records(evaluation)
         scene.prepare()
+        aside = Scene.of([(0, [x.curve for x in state.excluded])])
+        aside.prepare()
+        disagree, groups = tuple(disagreements(state)), tuple(groups_of(evaluation.first, state, self.grouping))
         boxes = extents_of(evaluation.first.curves()), extents_of(state.curves())
         progress(1.0)
-        return Shown(evaluation, scene, beneath, notes, records, *boxes)
+        return Shown(evaluation, scene, beneath, aside, disagree, groups, notes, records, *boxes)
 
     def _survey(self) -> None:
         job, state = self.job, self.state
@@ -475,9 +512,9 @@ def _runs(process: int) -> bool:
 
 def _same_place(shown: Shown, evaluation: Evaluation) -> bool:
     before, after = shown.evaluation.state, evaluation.state
-    units = [t.unit for t in before.taken] == [t.unit for t in after.taken]
+    units = [(t.unit, t.page_scale) for t in before.taken] == [(t.unit, t.page_scale) for t in after.taken]
     same = units and _same_drawings(shown.evaluation, evaluation)
-    return same and (before.factor, before.shift) == (after.factor, after.shift)
+    return same and (before.by, before.shift) == (after.by, after.shift)
 
 
 def _same_drawings(one: Evaluation, other: Evaluation) -> bool:

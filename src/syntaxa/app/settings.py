@@ -23,6 +23,7 @@ class Remembered(msgspec.Struct):
     folder: str = ""
     geometry: bytes = b""
     ledger: bool = True
+    roles: tuple[str, ...] = ("front edge", "bend", "engrave", "weld side", "keep clear")
 
 
 class Settings:

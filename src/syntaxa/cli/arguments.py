@@ -33,7 +33,18 @@ def parser() -> argparse.ArgumentParser:
     inspect.add_argument("--report", action="store_true", help="print the import report, by type and layer")
     inspect.add_argument("--json", action="store_true", help="print JSON and nothing else")
     _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
+    _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
+
+
+def _run(run: argparse.ArgumentParser) -> None:
+    run.add_argument("recipe", metavar="RECIPE", help="a file that ends in .sxr")
+    run.add_argument("files", nargs="+", metavar="FILE")
+    run.add_argument("-o", "--output", required=True, metavar="DIR", help="folder for the results and the summary")
+    run.add_argument("--jobs", type=int, default=1, metavar="N", help="drawings that are worked on at a time")
+    run.add_argument("--scheduler", metavar="ADDRESS", help="run on the Dask cluster there (extra “cluster”)")
+    run.add_argument("--strict", action="store_true", help="exit with 1 where findings are left or a unit is in doubt")
+    run.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _reading(command: argparse.ArgumentParser) -> None:
@@ -75,12 +86,15 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     _reading(mend)
     mend.add_argument("-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf or .svg")
     mend.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that the drawing is in")
-    mend.add_argument("--scale", type=float, metavar="F", help="a factor on top of the unit")
+    mend.add_argument("--page-scale", metavar="1:N", help="the scale that the page is drawn at")
+    mend.add_argument("--scale", metavar="F", help="a factor on top of the unit, such as 25.4 or 40/96")
     mend.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed")
     mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
     mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
     mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
-    mend.add_argument("--strict", action="store_true", help="exit with 1 where findings are left")
+    mend.add_argument(
+        "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
+    )
     mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 

@@ -8,6 +8,7 @@ from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import (
+    CandidateRecord,
     InspectRecord,
     LayerRecord,
     SourceRecord,
@@ -23,6 +24,7 @@ from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, record_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
+from syntaxa.measure.steps import scale_text
 from syntaxa.mend.steps import survey_state
 
 
@@ -80,9 +82,11 @@ def print_inspected(record: InspectRecord) -> None:
     unit = record.unit
     print(f"{record.source.file}: {record.source.format.upper()} {record.source.version}")
     declared = f"declares {unit.declared}" if unit.declared else "declares no unit"
-    print(f"Unit: the file {declared}; proposed {unit.proposed} ({unit.confidence:.0%})")
+    scale = f" at {scale_text(unit.page_scale)}" if unit.page_scale != 1 else ""
+    doubt = "" if unit.settled else ", which is in doubt"
+    print(f"Unit: the file {declared}; proposed {unit.proposed}{scale} ({unit.confidence:.0%}){doubt}")
     for witness in unit.witnesses:
-        print(f"  {witness.unit:<3} {witness.says}")
+        print(f"  {witness.unit:<4} {witness.says}")
     if record.extents_mm:
         x, y, u, v = record.extents_mm
         print(f"Extents: {u - x:.3f} x {v - y:.3f} mm, from {x:.3f}, {y:.3f}")
@@ -116,9 +120,16 @@ def _source(source: Source, evaluation: Evaluation) -> SourceRecord:
 
 def _unit(evaluation: Evaluation) -> UnitRecord:
     verdict = evaluation.verdict
-    witnesses = [WitnessRecord(w.kind, w.unit, w.weight, w.says) for w in verdict.witnesses]
-    declared = evaluation.received.report.declared
-    return UnitRecord(declared, verdict.unit, round(verdict.confidence, 4), mm_per(verdict.unit), witnesses)
+    return UnitRecord(
+        evaluation.received.report.declared,
+        verdict.unit,
+        round(verdict.confidence, 4),
+        mm_per(verdict.unit) * verdict.page_scale,
+        [WitnessRecord(w.kind, w.unit, w.weight, w.says, w.page_scale) for w in verdict.witnesses],
+        verdict.page_scale,
+        verdict.sure,
+        [CandidateRecord(c.unit, c.page_scale, round(c.probability, 4)) for c in verdict.candidates],
+    )
 
 
 def _extents(evaluation: Evaluation) -> list[float] | None:

@@ -7,9 +7,10 @@ from collections.abc import Callable, Sequence
 
 import msgspec
 
-from syntaxa.cli.arguments import parser
+from syntaxa.cli.arguments import UsageError, parser
 from syntaxa.cli.inspect import inspected, print_inspected, reported
-from syntaxa.cli.mend import findings_left, mended_file, print_mended
+from syntaxa.cli.mend import in_doubt, mended_file, print_mended
+from syntaxa.cli.run import print_summary, run_files
 from syntaxa.errors import SyntaxaError
 from syntaxa.intake.report import as_text
 
@@ -48,7 +49,13 @@ def _run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo)
     if options.command == "mend":
         done = mended_file(options)
         _say(done, options.json, lambda: print_mended(done))
-        return 1 if options.strict and findings_left(done) else 0
+        return 1 if options.strict and in_doubt(done) else 0
+    if options.command == "run":
+        summary = run_files(options)
+        _say(summary, options.json, lambda: print_summary(summary, options.output))
+        if summary.failed:
+            raise UsageError(f"{summary.failed} of {len(summary.outcomes)} drawings failed; the others are written.")
+        return 1 if options.strict and any(o.findings_left or o.notes for o in summary.outcomes) else 0
     if options.command == "demo":
         return open_demo(options.walk)
     return open_window(getattr(options, "files", []))

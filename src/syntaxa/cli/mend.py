@@ -11,6 +11,7 @@ from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
+from syntaxa.drawing.quantities import factor_in, scale_in
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
@@ -56,18 +57,22 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     after = survey_state(evaluation.state, gap)
     for output in outputs:
         deliver(evaluation.state, output, Output(options.output_unit, options.release))
-    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began)
+    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began, options.unit != "auto")
 
 
-def findings_left(record: MendRecord) -> int:
-    """Findings after the mending that are faults."""
-    return sum(n for kind, n in record.after.findings.items() if kind not in HARMLESS_KINDS)
+def in_doubt(record: MendRecord) -> bool:
+    """Whether something is left that should be looked at: findings that are faults, or a unit that nobody settled."""
+    return not record.unit_settled or any(kind not in HARMLESS_KINDS for kind in record.after.findings)
 
 
 def print_mended(record: MendRecord) -> None:
     """The record for people."""
-    if record.unit_declared is None and record.unit == record.unit_proposed:
-        print(f"The file declares no unit; taken as {record.unit} ({record.unit_confidence:.0%} sure), see --unit.")
+    if not record.unit_settled:
+        declared = f"declares {record.unit_declared}" if record.unit_declared else "declares no unit"
+        print(
+            f"The unit is in doubt: the file {declared}; taken as {record.unit} ({record.unit_confidence:.0%} likely)."
+        )
+        print("See syntaxa inspect for what speaks for and against it, and settle it with --unit.")
     print(f"Unit {record.unit}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm")
     kinds = sorted({*record.before.findings, *record.after.findings})
     rows: list[tuple[object, ...]] = [
@@ -90,12 +95,16 @@ def print_mended(record: MendRecord) -> None:
 
 
 def _placed(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
-    if options.unit != "auto":
-        job = job.with_step(ChooseUnit(options.unit))
+    if options.unit != "auto" or options.page_scale is not None:
+        if options.unit == "auto":
+            raise UsageError("--page-scale needs --unit.")
+        page_scale = 1.0 if options.page_scale is None else scale_in(options.page_scale)
+        job = job.with_step(ChooseUnit(options.unit, page_scale=page_scale))
     if options.scale is not None:
-        if not (math.isfinite(options.scale) and options.scale > 0):
+        factor = factor_in(options.scale)
+        if not (math.isfinite(factor) and factor > 0):
             raise UsageError("The scale must be a number above 0.")
-        job = job.with_step(ScaleBy(options.scale))
+        job = job.with_step(ScaleBy(factor))
     if options.layers:
         job = job.with_step(ChooseLayers(only=names(options.layers)))
     if options.skip_layers:
@@ -142,7 +151,13 @@ def _side(found: Survey) -> SideRecord:
 
 
 def _record(
-    evaluation: Evaluation, before: Survey, after: Survey, gap: float, outputs: list[Path], seconds: float
+    evaluation: Evaluation,
+    before: Survey,
+    after: Survey,
+    gap: float,
+    outputs: list[Path],
+    seconds: float,
+    settled: bool,
 ) -> MendRecord:
     regions = [
         RegionRecord(r.id, r.area, r.perimeter, list(r.box), r.holes, r.depth, r.sketch, list(r.curves))
@@ -159,7 +174,7 @@ def _record(
     return MendRecord(
         "syntaxa.mend/1",
         placement.unit,
-        placement.factor,
+        placement.by.scale,
         evaluation.received.report.declared,
         evaluation.verdict.unit,
         round(evaluation.verdict.confidence, 4),
@@ -171,4 +186,6 @@ def _record(
         ledger,
         [str(o) for o in outputs],
         seconds,
+        placement.page_scale,
+        evaluation.verdict.sure or settled,
     )

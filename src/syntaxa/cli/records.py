@@ -27,6 +27,15 @@ class WitnessRecord(msgspec.Struct, frozen=True):
     unit: str
     weight: float
     says: str
+    page_scale: float = 1.0
+
+
+class CandidateRecord(msgspec.Struct, frozen=True):
+    """A unit and page scale that the drawing may be in, with its probability."""
+
+    unit: str
+    page_scale: float
+    probability: float
 
 
 class UnitRecord(msgspec.Struct, frozen=True):
@@ -37,6 +46,9 @@ class UnitRecord(msgspec.Struct, frozen=True):
     confidence: float
     to_mm: float
     witnesses: list[WitnessRecord]
+    page_scale: float
+    settled: bool
+    candidates: list[CandidateRecord]
 
 
 class LayerRecord(msgspec.Struct, frozen=True):
@@ -130,3 +142,5 @@ class MendRecord(msgspec.Struct, frozen=True):
     ledger: list[LedgerRecord]
     outputs: list[str]
     seconds: float
+    page_scale: float
+    unit_settled: bool

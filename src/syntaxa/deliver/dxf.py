@@ -1,19 +1,27 @@
-"""Profiles as DXF R12 or R2018: one layer a sketch, the unit in the header, true arcs."""
+"""Profiles as DXF R12 or R2018: one layer a sketch, groups as blocks, the unit in the header, true arcs.
+
+Roles that go out as data are extended data of the application SYNTAXA (DXF reference, group codes 1000 and up): for
+each role its name (1000) and the pieces that have it (1071), counted from 0.
+"""
 
 from __future__ import annotations
 
 import io
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from typing import Literal
 
 import ezdxf
 import numpy as np
 from ezdxf.document import Drawing as Document
-from ezdxf.layouts import Modelspace
+from ezdxf.entities import DXFGraphic
+from ezdxf.layouts import BaseLayout
+from ezdxf.lldxf.const import VALID_DXF_LINEWEIGHTS
 from ezdxf.math import Vec3
 
-from syntaxa.deliver.profiles import Profiles
+from syntaxa.deliver.linetypes import DASHES
+from syntaxa.deliver.plan import Plan
+from syntaxa.deliver.profiles import Mark, Profiles
 from syntaxa.drawing.units import HEADER_CODE_OF_UNIT, MM_PER_UNIT
 from syntaxa.errors import DeliverError
 from syntaxa.geometry.rows import shape_of_rows
@@ -26,10 +34,13 @@ Release = Literal["R12", "R2018"]
 #: mm; arc runs for ellipses and splines where the release has neither.
 _FIT = 0.001
 
+#: Name under which the extended data stand.
+_APPLICATION = "SYNTAXA"
+
 _IMPERIAL = {"in", "ft", "yd", "mil"}
 
 
-def dxf_bytes(profiles: Sequence[Profiles], unit: str, release: Release) -> bytes:
+def dxf_bytes(plan: Plan, unit: str, release: Release) -> bytes:
     """The file as bytes, lengths in the unit."""
     code = HEADER_CODE_OF_UNIT.get(unit)
     if code is None:
@@ -38,12 +49,17 @@ def dxf_bytes(profiles: Sequence[Profiles], unit: str, release: Release) -> byte
     if release != "R12":
         document.header["$INSUNITS"] = code
         document.header["$MEASUREMENT"] = 0 if unit in _IMPERIAL else 1
+    writer = _Writer(document, release, 1 / MM_PER_UNIT[unit])
     space = document.modelspace()
-    by = Transform.scaling(1 / MM_PER_UNIT[unit])
-    for sketch in profiles:
-        layer = _layer(document, sketch, release)
-        for shape in sketch.shapes:
-            _add(space, shape.transformed(by), layer, release)
+    for sketch in plan.profiles:
+        writer.add(space, sketch)
+    for block in plan.blocks:
+        content = document.blocks.new(writer.block_name(block.name))
+        for sketch in block.contents:
+            writer.add(content, sketch)
+        layer = writer.layer(block.contents[0]) if block.contents else "0"
+        for place in block.places:
+            space.add_blockref(content.name, writer.by.point(place), {"layer": layer})
     text = io.StringIO()
     document.write(text)
     written = text.getvalue()
@@ -53,16 +69,77 @@ def dxf_bytes(profiles: Sequence[Profiles], unit: str, release: Release) -> byte
     return document.encode(written)
 
 
-def _layer(document: Document, sketch: Profiles, release: Release) -> str:
-    name = "".join("_" if c in '<>/\\":;?*|=`' else c for c in sketch.name) or "0"
-    if name not in document.layers:
-        entry = document.layers.add(name, color=7)
-        if release != "R12":
-            entry.rgb = (sketch.colour >> 16 & 255, sketch.colour >> 8 & 255, sketch.colour & 255)
-    return name
+class _Writer:
+    """Puts shapes into a document, in its unit; makes layers, line types and block names as they are needed."""
+
+    def __init__(self, document: Document, release: Release, scale: float) -> None:
+        self._document, self._release = document, release
+        self.by = Transform.scaling(scale)
+        self._scale = scale
+
+    def add(self, space: BaseLayout, sketch: Profiles) -> None:
+        """All shapes of one sketch, on its layer."""
+        layer = self.layer(sketch)
+        for k, shape in enumerate(sketch.shapes):
+            before = len(space)
+            _add(space, shape.transformed(self.by), layer, self._release)
+            marks = sketch.marks[k] if sketch.marks else ()
+            if marks:
+                self._mark(space[before], marks)
+
+    def layer(self, sketch: Profiles) -> str:
+        """The layer of a sketch, made if it is not there."""
+        name = _clean(sketch.layer or sketch.name) or "0"
+        if name not in self._document.layers or (name == "0" and sketch.colour):
+            entry = self._document.layers.get(name) if name == "0" else self._document.layers.add(name, color=7)
+            entry.dxf.linetype = self._line_type(sketch.line_type)
+            if self._release != "R12":
+                entry.rgb = (sketch.colour >> 16 & 255, sketch.colour >> 8 & 255, sketch.colour & 255)
+                if sketch.weight is not None:
+                    entry.dxf.lineweight = _nearest_weight(sketch.weight)
+        return name
+
+    def block_name(self, name: str) -> str:
+        """A name that no block has."""
+        clean = base = _clean(name) or "GROUP"
+        number = 2
+        while clean in self._document.blocks:
+            clean, number = f"{base}_{number}", number + 1
+        return clean
+
+    def _line_type(self, name: str) -> str:
+        """The name of a line type, made if it is not there; dashes are as long as they are in mm on paper."""
+        if not name:
+            return "Continuous"
+        clean = _clean(name).upper()
+        if clean not in self._document.linetypes and name in DASHES:
+            lengths = [d * self._scale * (1 if k % 2 == 0 else -1) for k, d in enumerate(DASHES[name])]
+            self._document.linetypes.add(clean, [sum(map(abs, lengths)), *lengths], description=name)
+        return clean if clean in self._document.linetypes else "Continuous"
+
+    def _mark(self, entity: DXFGraphic, marks: Sequence[Mark]) -> None:
+        if _APPLICATION not in self._document.appids:
+            self._document.appids.add(_APPLICATION)
+        entity.set_xdata(_APPLICATION, list(_data_of(marks)))
 
 
-def _add(space: Modelspace, shape: Shape, layer: str, release: Release) -> None:
+def _data_of(marks: Sequence[Mark]) -> Iterator[tuple[int, str | int]]:
+    for mark in marks:
+        yield 1000, mark.role
+        for piece in mark.pieces:
+            yield 1071, piece
+
+
+def _clean(name: str) -> str:
+    return "".join("_" if c in '<>/\\":;?*|=`' else c for c in name)
+
+
+def _nearest_weight(mm: float) -> int:
+    """The nearest of the line weights that a DXF knows, in hundredths of a mm."""
+    return int(min(VALID_DXF_LINEWEIGHTS, key=lambda w: abs(w - 100 * mm)))
+
+
+def _add(space: BaseLayout, shape: Shape, layer: str, release: Release) -> None:
     attributes = {"layer": layer}
     if isinstance(shape, Line):
         space.add_line((*shape.start,), (*shape.end,), attributes)
@@ -90,7 +167,7 @@ def _arcs_of(shape: EllipseArc | Spline) -> Shape:
     return shape_of_rows(np.array(table), shape.is_closed)
 
 
-def _add_polyline(space: Modelspace, shape: Polyline, attributes: dict[str, str], release: Release) -> None:
+def _add_polyline(space: BaseLayout, shape: Polyline, attributes: dict[str, str], release: Release) -> None:
     points = [(p.x, p.y, b) for p, b in zip(shape.vertices, shape.bulges, strict=True)]
     if release == "R12":
         space.add_polyline2d(points, format="xyb", close=shape.closed, dxfattribs=attributes)
@@ -98,14 +175,14 @@ def _add_polyline(space: Modelspace, shape: Polyline, attributes: dict[str, str]
         space.add_lwpolyline(points, format="xyb", close=shape.closed, dxfattribs=attributes)
 
 
-def _add_ellipse(space: Modelspace, shape: EllipseArc, attributes: dict[str, str]) -> None:
+def _add_ellipse(space: BaseLayout, shape: EllipseArc, attributes: dict[str, str]) -> None:
     first = shape.start_parameter if shape.sweep > 0 else shape.start_parameter + shape.sweep
     first = 0.0 if shape.is_closed else first % TURN
     last = TURN if shape.is_closed else first + abs(shape.sweep)
     space.add_ellipse(Vec3(*shape.centre), Vec3(*shape.major), shape.ratio, first, last, dxfattribs=attributes)
 
 
-def _add_spline(space: Modelspace, shape: Spline, attributes: dict[str, str]) -> None:
+def _add_spline(space: BaseLayout, shape: Spline, attributes: dict[str, str]) -> None:
     entity = space.add_spline(degree=shape.degree, dxfattribs=attributes)
     entity.control_points = [(p.x, p.y, 0.0) for p in shape.control_points]
     entity.knots = list(shape.knots)

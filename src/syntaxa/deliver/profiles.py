@@ -22,12 +22,28 @@ from syntaxa.mend.pieces import pieces_of
 
 
 @dataclass(frozen=True, slots=True)
+class Mark:
+    """A role, and which pieces of a shape have it (the first is 0)."""
+
+    role: str
+    pieces: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Profiles:
-    """Shapes of one sketch that are ready to be written."""
+    """Shapes of one sketch that are ready to be written.
+
+    layer      name of the layer; weight in mm, None for the default; line_type empty for a continuous line
+    marks      for each shape the roles of its pieces; empty where there are none
+    """
 
     name: str
     colour: int
     shapes: tuple[Shape, ...]
+    layer: str = ""
+    weight: float | None = None
+    line_type: str = ""
+    marks: tuple[tuple[Mark, ...], ...] = ()
 
 
 def profiles_of(sketch: Sketch, tolerances: Tolerances) -> Profiles:

@@ -1,13 +1,19 @@
-"""Profiles as SVG in millimetres at true size: one user unit is one millimetre, one group a sketch."""
+"""Profiles as SVG in millimetres at true size: one user unit is one millimetre, one group a sketch.
+
+Named groups are symbols that are used at their places; roles that go out as data are attributes `data-role-…` with the
+pieces that have them.
+"""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
-from xml.sax.saxutils import quoteattr
+from collections.abc import Iterator
+from xml.sax.saxutils import escape, quoteattr
 
-from syntaxa.deliver.profiles import Profiles
-from syntaxa.geometry.points import Point
+from syntaxa.deliver.linetypes import DASHES
+from syntaxa.deliver.plan import Block, Plan
+from syntaxa.deliver.profiles import Mark, Profiles
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline, bounds
 from syntaxa.geometry.transform import Transform
@@ -18,12 +24,12 @@ _MARGIN = 1.0
 _STROKE = 0.1
 _FIT = 0.001
 
+_DOWN = Transform.scaling(1, -1)
 
-def svg_bytes(profiles: Sequence[Profiles]) -> bytes:
+
+def svg_bytes(plan: Plan) -> bytes:
     """The file as bytes; y points down in SVG, so everything is mirrored to look the same."""
-    down = Transform.scaling(1, -1)
-    flipped = [(sketch, [shape.transformed(down) for shape in sketch.shapes]) for sketch in profiles]
-    boxes = [bounds(shape) for _, shapes in flipped for shape in shapes] or [(0.0, 0.0, 0.0, 0.0)]
+    boxes = [bounds(shape.transformed(_DOWN)) for shape in _all_shapes(plan)] or [(0.0, 0.0, 0.0, 0.0)]
     left, top = min(b[0] for b in boxes) - _MARGIN, min(b[1] for b in boxes) - _MARGIN
     width, height = max(b[2] for b in boxes) + _MARGIN - left, max(b[3] for b in boxes) + _MARGIN - top
     box = " ".join(map(_number, (left, top, width, height)))
@@ -34,13 +40,53 @@ def svg_bytes(profiles: Sequence[Profiles]) -> bytes:
             f'height="{_number(height)}mm" viewBox="{box}">'
         ),
     ]
-    for sketch, shapes in flipped:
-        colour = f"#{_inked(sketch.colour):06x}"
-        lines.append(f'<g id={quoteattr(sketch.name)} fill="none" stroke="{colour}" stroke-width="{_STROKE}">')
-        lines += [_element(shape) for shape in shapes]
-        lines.append("</g>")
+    names = {block.name: f"group-{k + 1}" for k, block in enumerate(plan.blocks)}
+    if plan.blocks:
+        lines.append("<defs>")
+        for block in plan.blocks:
+            lines.append(f'<g id="{names[block.name]}"><title>{escape(block.name)}</title>')
+            lines += [
+                line for sketch in block.contents for line in _sketch(sketch, sketch.layer or sketch.name, "class")
+            ]
+            lines.append("</g>")
+        lines.append("</defs>")
+    for sketch in plan.profiles:
+        lines += _sketch(sketch, sketch.layer or sketch.name, "id")
+    lines += [line for block in plan.blocks for line in _uses(block, names[block.name])]
     lines.append("</svg>\n")
     return "\n".join(lines).encode()
+
+
+def _all_shapes(plan: Plan) -> Iterator[Shape]:
+    """Every shape where it will be seen."""
+    for sketch in plan.profiles:
+        yield from sketch.shapes
+    for block in plan.blocks:
+        for place in block.places:
+            move = Transform.moving(Vector(place.x, place.y))
+            yield from (s.transformed(move) for sketch in block.contents for s in sketch.shapes)
+
+
+def _sketch(sketch: Profiles, name: str, naming: str) -> Iterator[str]:
+    colour = f"#{_inked(sketch.colour):06x}"
+    weight = _STROKE if sketch.weight is None else sketch.weight
+    dashes = DASHES.get(sketch.line_type, ())
+    dashed = f' stroke-dasharray="{" ".join(map(_number, dashes))}"' if dashes else ""
+    yield f'<g {naming}={quoteattr(name)} fill="none" stroke="{colour}" stroke-width="{_number(weight)}"{dashed}>'
+    for k, shape in enumerate(sketch.shapes):
+        marks = sketch.marks[k] if sketch.marks else ()
+        yield _element(shape.transformed(_DOWN), "".join(map(_attribute, marks)))
+    yield "</g>"
+
+
+def _attribute(mark: Mark) -> str:
+    name = "".join(c if c.isascii() and c.isalnum() else "-" for c in mark.role.lower()) or "role"
+    return f' data-role-{name}="{" ".join(map(str, mark.pieces))}"'
+
+
+def _uses(block: Block, name: str) -> Iterator[str]:
+    for place in block.places:
+        yield f'<use href="#{name}" x="{_number(place.x)}" y="{_number(-place.y)}"/>'
 
 
 def _inked(colour: int) -> int:
@@ -56,17 +102,17 @@ def _number(value: float) -> str:
     return text[:-2] if text.endswith(".0") else text
 
 
-def _element(shape: Shape) -> str:
+def _element(shape: Shape, more: str = "") -> str:
     if isinstance(shape, Circle):
         cx, cy, r = _number(shape.centre.x), _number(shape.centre.y), _number(shape.radius)
-        return f'<circle cx="{cx}" cy="{cy}" r="{r}"/>'
+        return f'<circle cx="{cx}" cy="{cy}" r="{r}"{more}/>'
     if isinstance(shape, EllipseArc) and shape.is_closed:
         turn = math.degrees(shape.major.angle)
         cx, cy = _number(shape.centre.x), _number(shape.centre.y)
         rx, ry = _number(shape.major.length), _number(shape.minor.length)
         place = f'transform="rotate({_number(turn)} {cx} {cy})"'
-        return f'<ellipse cx="{cx}" cy="{cy}" rx="{rx}" ry="{ry}" {place}/>'
-    return f'<path d="{_path(shape)}"/>'
+        return f'<ellipse cx="{cx}" cy="{cy}" rx="{rx}" ry="{ry}" {place}{more}/>'
+    return f'<path d="{_path(shape)}"{more}/>'
 
 
 def _path(shape: Shape) -> str:

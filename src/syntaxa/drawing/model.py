@@ -23,7 +23,12 @@ class Style:
 
 @dataclass(frozen=True, slots=True)
 class Curve:
-    """One piece of geometry with an id that survives re-evaluation; block names the insertion that it came in with."""
+    """One piece of geometry with an id that survives re-evaluation.
+
+    block  the insertion that it came in with
+    roles  meanings that were given to it, in the order of their names
+    group  the group of curves that it belongs to, as "name#number"
+    """
 
     id: str
     shape: Shape
@@ -31,6 +36,8 @@ class Curve:
     style: Style = Style()
     handle: str = ""
     block: str = ""
+    roles: tuple[str, ...] = ()
+    group: str = ""
 
 
 @dataclass(frozen=True, slots=True)

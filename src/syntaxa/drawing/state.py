@@ -2,31 +2,112 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.drawing.units import mm_per
-from syntaxa.geometry.points import Vector
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
+
+#: What a sketch is there for: to be made, to help drawing, or to be looked at.
+Purpose = Literal["profile", "construction", "reference"]
+
+#: Views that a plane can be in; side is seen from the right.
+View = Literal["top", "front", "side"]
+
+
+@dataclass(frozen=True, slots=True)
+class Plane:
+    """Where a sketch lies in space: one of three views, moved along its normal (mm) and turned in itself (radians)."""
+
+    view: View = "top"
+    offset: float = 0.0
+    turn: float = 0.0
+
+    def in_space(self, p: Point) -> tuple[float, float, float]:
+        """A point of the sketch in space (mm), x to the right, y to the back and z up."""
+        u = p.x * math.cos(self.turn) - p.y * math.sin(self.turn)
+        v = p.x * math.sin(self.turn) + p.y * math.cos(self.turn)
+        if self.view == "front":
+            return u, -self.offset, v
+        if self.view == "side":
+            return self.offset, u, v
+        return u, v, self.offset
+
+    def __str__(self) -> str:
+        parts: list[str] = [self.view]
+        if self.offset:
+            parts.append(f"{self.offset:+g} mm")
+        if self.turn:
+            parts.append(f"turned {math.degrees(self.turn):g}°")
+        return " ".join(parts)
+
+
+@dataclass(frozen=True, slots=True)
+class Pen:
+    """How a sketch or role goes out: colour as 0xRRGGBB, weight in mm, line type and layer; None or empty for plain."""
+
+    colour: int | None = None
+    weight: float | None = None
+    line_type: str = ""
+    layer: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Sketch:
-    """Curves that belong together, in mm; goes out as one layer. Colour as 0xRRGGBB."""
+    """Curves that belong together, in mm; goes out as one layer. Colour as 0xRRGGBB.
+
+    locked  nothing in it is mended, moved or given away
+    """
 
     name: str
     colour: int
     curves: tuple[Curve, ...]
+    purpose: Purpose = "profile"
+    plane: Plane = Plane()
+    locked: bool = False
+    notes: str = ""
+    pen: Pen = Pen()
+
+
+@dataclass(frozen=True, slots=True)
+class Excluded:
+    """A curve that was put aside, and the sketch that it came from."""
+
+    curve: Curve
+    sketch: str
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """A named group of curves: base is the point (mm) that its copies are placed by; number tells its copies apart."""
+
+    name: str
+    number: int
+    base: Point
+
+    @property
+    def key(self) -> str:
+        """What its curves carry."""
+        return f"{self.name}#{self.number}"
 
 
 @dataclass(frozen=True, slots=True)
 class Placement:
-    """How the numbers of a file become mm: one unit, one factor, then one shift (mm)."""
+    """How the numbers of a file become mm: its unit and the scale of its page, a map of all, and one shift (mm)."""
 
     unit: str = "mm"
-    factor: float = 1.0
+    page_scale: float = 1.0
+    by: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
     shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
+
+    @property
+    def factor(self) -> float:
+        """Factor by which lengths grow beside the unit."""
+        return self.by.scale * self.page_scale
 
     @property
     def mm_per_unit(self) -> float:
@@ -34,17 +115,23 @@ class Placement:
         return mm_per(self.unit) * self.factor
 
     @property
+    def unshifted(self) -> Transform:
+        """The map from the file's numbers to mm, before the origin was placed."""
+        return Transform.scaling(mm_per(self.unit) * self.page_scale).then(self.by)
+
+    @property
     def transform(self) -> Transform:
         """The map from the file's numbers to mm."""
-        return Transform.scaling(self.mm_per_unit).then(Transform.moving(self.shift))
+        return self.unshifted.then(Transform.moving(self.shift))
 
 
 @dataclass(frozen=True, slots=True)
 class Taken:
     """What was taken in of one source, in its own numbers.
 
-    number  of the source in its job; the first is 1
-    into    the one sketch that all its curves go to; empty for a sketch a layer
+    number      of the source in its job; the first is 1
+    page_scale  how many times larger the thing is than it is drawn
+    into        the one sketch that all its curves go to; empty for a sketch a layer
     """
 
     number: int
@@ -52,16 +139,29 @@ class Taken:
     drawing: Drawing
     unit: str = "mm"
     into: str = ""
+    page_scale: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)
 class State:
-    """The drawings taken in, one factor and one shift (mm) for all of them, and what the steps so far have made."""
+    """What the steps so far have made.
+
+    taken     the drawings taken in
+    by        scaling, turning and mirroring of all of them (mm to mm)
+    shift     where the origin went, after that (mm)
+    excluded  curves put aside; groups the named groups of curves
+    pens      how roles go out, by their names
+    judged    dimensions that do not count: their ids, and why
+    """
 
     taken: tuple[Taken, ...] = ()
-    factor: float = 1.0
+    by: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
     shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
     sketches: tuple[Sketch, ...] = ()
+    excluded: tuple[Excluded, ...] = ()
+    groups: tuple[Group, ...] = ()
+    pens: tuple[tuple[str, Pen], ...] = ()
+    judged: tuple[tuple[str, str], ...] = ()
 
     @classmethod
     def of(cls, drawing: Drawing, unit: str = "mm") -> State:
@@ -71,11 +171,11 @@ class State:
     @property
     def placement(self) -> Placement:
         """How the first source is placed."""
-        return self.placement_of(self.taken[0]) if self.taken else Placement("mm", self.factor, self.shift)
+        return self.placement_of(self.taken[0]) if self.taken else Placement("mm", 1.0, self.by, self.shift)
 
     def placement_of(self, taken: Taken) -> Placement:
-        """How a source is placed: its own unit, the factor and shift of all."""
-        return Placement(taken.unit, self.factor, self.shift)
+        """How a source is placed: its own unit, the map and shift of all."""
+        return Placement(taken.unit, taken.page_scale, self.by, self.shift)
 
     def received(self) -> Drawing:
         """Everything that was taken in, placed, in mm."""
@@ -102,40 +202,56 @@ class State:
         for sketch in self.sketches:
             yield from sketch.curves
 
-    def with_unit(self, number: int, unit: str) -> State:
+    def sketch(self, name: str) -> Sketch | None:
+        """The sketch of a name."""
+        return next((s for s in self.sketches if s.name == name), None)
+
+    def profiles(self) -> tuple[Sketch, ...]:
+        """The sketches that are there to be made."""
+        return tuple(s for s in self.sketches if s.purpose == "profile")
+
+    def with_unit(self, number: int, unit: str, page_scale: float = 1.0) -> State:
         """One source in another unit: its curves are taken along, wherever they are by now."""
         old = next((t for t in self.taken if t.number == number), None)
-        if old is None or old.unit == unit:
+        if old is None or (old.unit, old.page_scale) == (unit, page_scale):
             return self
-        growth = mm_per(unit) / mm_per(old.unit)
-        taken = tuple(replace(t, unit=unit) if t.number == number else t for t in self.taken)
-        move = self._growing(growth, self.shift)
-        return replace(self, taken=taken, sketches=_moved(self.sketches, move, number))
+        growth = mm_per(unit) * page_scale / (mm_per(old.unit) * old.page_scale)
+        zero = self.placement_of(old).transform.point(Point(0.0, 0.0))
+        move = Transform(a=growth, d=growth, e=zero.x - growth * zero.x, f=zero.y - growth * zero.y)
+        changed = replace(old, unit=unit, page_scale=page_scale)
+        taken = tuple(changed if t.number == number else t for t in self.taken)
+        return replace(self, taken=taken)._carried(move, number)
 
-    def placed(self, factor: float | None = None, shift: Vector | None = None) -> State:
-        """The same sketches under another factor or shift: they are taken along by the difference."""
-        new_factor, new_shift = self.factor if factor is None else factor, self.shift if shift is None else shift
-        move = self._growing(new_factor / self.factor, new_shift)
-        return replace(self, factor=new_factor, shift=new_shift, sketches=_moved(self.sketches, move, None))
+    def moved(self, by: Transform) -> State:
+        """Everything under one more map (mm as drawn, before the origin is placed)."""
+        there, back = Transform.moving(-self.shift), Transform.moving(self.shift)
+        return replace(self, by=self.by.then(by))._carried(there.then(by).then(back), None)
 
-    def _growing(self, growth: float, to: Vector) -> Transform:
-        """From where things are now to where they are when grown about the origin as drawn, and shifted anew."""
-        return Transform(a=growth, d=growth, e=to.x - self.shift.x * growth, f=to.y - self.shift.y * growth)
+    def shifted(self, shift: Vector) -> State:
+        """The origin placed anew: everything is moved by the difference."""
+        step = Vector(shift.x - self.shift.x, shift.y - self.shift.y)
+        return replace(self, shift=shift)._carried(Transform.moving(step), None)
+
+    def _carried(self, by: Transform, number: int | None) -> State:
+        """Curves and groups mapped: those of one source, or all."""
+
+        def moved(curve: Curve) -> Curve:
+            if number is not None and source_of(curve.id) != number:
+                return curve
+            return replace(curve, shape=curve.shape.transformed(by))
+
+        return replace(
+            self,
+            sketches=tuple(replace(s, curves=tuple(moved(c) for c in s.curves)) for s in self.sketches),
+            excluded=tuple(replace(x, curve=moved(x.curve)) for x in self.excluded),
+            groups=tuple(replace(g, base=by.point(g.base)) for g in self.groups),
+        )
 
 
 def source_of(curve_id: str, otherwise: int = 1) -> int:
     """The number of the source that a curve came from: ids of all but the first begin with it."""
     head, colon, _ = curve_id.partition(":")
     return int(head) if colon and head.isascii() and head.isdigit() and len(head) < 6 else otherwise
-
-
-def _moved(sketches: tuple[Sketch, ...], by: Transform, number: int | None) -> tuple[Sketch, ...]:
-    def moved(curve: Curve) -> Curve:
-        if number is not None and source_of(curve.id) != number:
-            return curve
-        return replace(curve, shape=curve.shape.transformed(by))
-
-    return tuple(replace(s, curves=tuple(moved(c) for c in s.curves)) for s in sketches)
 
 
 def _used(drawing: Drawing) -> Iterator[str]:

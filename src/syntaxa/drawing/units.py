@@ -1,7 +1,8 @@
 """Units of length: names, sizes in mm, and the codes of the DXF header.
 
 Sources: 1 in = 25.4 mm exactly and 1 ft = 12 in (NIST SP 811, appendix B); px = 1/96 in, pt = 1/72 in and
-pc = 12 pt (CSS Values and Units, absolute lengths); header codes from the DXF reference ($INSUNITS).
+pc = 12 pt (CSS Values and Units, absolute lengths); header codes from the DXF reference ($INSUNITS). Older drawing
+programs wrote 90 pixels to the inch (common practice, no published source).
 """
 
 from __future__ import annotations
@@ -16,6 +17,7 @@ MM_PER_UNIT: dict[str, float] = {
     "in": 25.4,
     "ft": 304.8,
     "px": 25.4 / 96,
+    "px90": 25.4 / 90,
     "pt": 25.4 / 72,
     "pc": 25.4 / 6,
     "yd": 914.4,
@@ -32,6 +34,7 @@ UNIT_NAMES: dict[str, str] = {
     "in": "inches",
     "ft": "feet",
     "px": "pixels (96 to the inch)",
+    "px90": "pixels (90 to the inch)",
     "pt": "points (72 to the inch)",
     "pc": "picas (6 to the inch)",
     "yd": "yards",

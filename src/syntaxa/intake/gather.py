@@ -46,6 +46,8 @@ class Gathered:
         self.fonts: set[str] = set()
         self.blocks = 0
         self.clipped = 0
+        self.page: tuple[float, float] | None = None
+        self.unit_chosen = False
         self.damaged = False
         #: Whether a part was left out because it unpacks to too much: nothing else should try to unpack it either.
         self.overfull = False
@@ -161,6 +163,8 @@ class Gathered:
             tuple(sorted(self.degenerate.items())),
             fonts_missing,
             self.clipped,
+            self.page,
+            self.unit_chosen,
         )
         self._progress(1.0)
         return Received(drawing, report)

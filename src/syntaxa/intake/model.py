@@ -81,6 +81,8 @@ class ImportReport:
     degenerate     entities without size that were dropped, by type
     fonts_missing  fonts that the texts name and this machine does not have
     clipped        curves that a clip path hides in part or whole
+    unit_chosen    whether the unit follows from what was chosen in reading
+    page           width and height of the page, in the file's own numbers, or None
     """
 
     format: str
@@ -94,6 +96,8 @@ class ImportReport:
     degenerate: tuple[tuple[str, int], ...] = ()
     fonts_missing: tuple[str, ...] = ()
     clipped: int = 0
+    page: tuple[float, float] | None = None
+    unit_chosen: bool = False
 
 
 @dataclass(frozen=True, slots=True)

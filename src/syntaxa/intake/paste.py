@@ -85,7 +85,7 @@ class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
     y: float
     into: str
     origin: str = ""
-    rank: ClassVar[int] = 35
+    rank: ClassVar[int] = 40
     only_one: ClassVar[bool] = False
 
     @property

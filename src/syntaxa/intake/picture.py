@@ -62,6 +62,7 @@ def _read(name: str, data: bytes, progress: Progress, options: ReadOptions) -> R
         if plain:
             image.load()
     across, up = _size(width, height, density, options, gathered)
+    gathered.unit_chosen = options.width_mm > 0 or options.height_mm > 0
     gathered.layer("picture")
     gathered.note(
         Picture(

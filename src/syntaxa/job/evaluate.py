@@ -16,6 +16,7 @@ from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.model import Job, JobStep, Source, own_ids, reading_key
+from syntaxa.measure.evidence import evidence_of
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
 
@@ -151,12 +152,10 @@ def _next_digest(digest: str, job_step: JobStep) -> str:
 
 def _untouched(source: SourceRead) -> Taken:
     """All of a source, in the unit that its file declares or else is proposed."""
-    unit = source.received.report.declared or source.verdict.unit
-    return Taken(source.number, source.name, own_ids(source.received.drawing, source.number), unit)
+    drawing = own_ids(source.received.drawing, source.number)
+    return Taken(source.number, source.name, drawing, source.verdict.unit, page_scale=source.verdict.page_scale)
 
 
-def verdict_of(received: Received) -> Verdict:
-    """What the clues of a source say about its unit."""
-    box = received.drawing.extents() or received.drawing.full_extents()
-    size = max(box[2] - box[0], box[3] - box[1]) if box else None
-    return hear(received.report.declared, received.report.metric, size)
+def verdict_of(received: Received, elsewhere: tuple[str, ...] = ()) -> Verdict:
+    """What the clues of a source say about its unit; `elsewhere` are the units of other files of the job."""
+    return hear(evidence_of(received, elsewhere))

@@ -13,11 +13,30 @@ from syntaxa.intake.model import PLAIN, ReadOptions
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
 from syntaxa.intake.steps import TakeIn
-from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.mend.steps import MendFindings
-from syntaxa.route.steps import ChooseLayers
+from syntaxa.route.edits import (
+    BringBack,
+    DeleteSketch,
+    DuplicateSketch,
+    ExcludeCurves,
+    GiveRole,
+    MakeGroup,
+    MergeSketches,
+    MoveCurves,
+    OrderSketches,
+    PlaceGroup,
+    SetRolePen,
+    SetSketch,
+    Ungroup,
+)
+from syntaxa.route.steps import ChooseLayers, RouteBy
 
-Step = TakeIn | ChooseUnit | ScaleBy | ChooseLayers | PlaceOrigin | PasteCurves | MendFindings
+Step = (
+    TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin | PasteCurves
+    | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves | ExcludeCurves
+    | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings
+)  # fmt: skip
 
 #: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.
 LinkState = Literal["held", "linked", "paused"]

@@ -1,26 +1,36 @@
-"""The steps of Measure: unit, scale and origin."""
+"""The steps of Measure: unit, scale, turning, mirroring, origin, and dimensions that do not count."""
 
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from typing import ClassVar, Literal
 
 import msgspec
 
 from syntaxa.drawing.model import extents_of
-from syntaxa.drawing.state import Entry, Placement, State
+from syntaxa.drawing.state import Entry, Excluded, Placement, State
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.errors import MeasureError
-from syntaxa.geometry.points import Vector
+from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
+from syntaxa.geometry.transform import Transform
+from syntaxa.measure.marks import registration_mark
 
-OriginMode = Literal["as-drawn", "lower-left", "centre", "point"]
+OriginMode = Literal["as-drawn", "lower-left", "centre", "point", "file-point", "curve-centre", "mark"]
+
+#: About what is turned or mirrored: the origin as drawn, or the middle of everything.
+About = Literal["origin", "centre"]
+
+Verdict = Literal["wrong text", "not to scale"]
 
 
 class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit", omit_defaults=True):
-    """Overrules the unit that the header of a source declares."""
+    """Settles the unit of a source, and how many times larger the thing is than it is drawn."""
 
     unit: str
     source: int = 1
+    page_scale: float = 1.0
     rank: ClassVar[int] = 10
     only_one: ClassVar[bool] = True
 
@@ -28,82 +38,243 @@ class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit", omit_defaults=T
     def title(self) -> str:
         """What the ledger calls it."""
         of = "" if self.source == 1 else f" of source {self.source}"
-        return f"Unit{of}: {UNIT_NAMES.get(self.unit, self.unit)}"
+        scale = "" if self.page_scale == 1 else f", {scale_text(self.page_scale)}"
+        return f"Unit{of}: {UNIT_NAMES.get(self.unit, self.unit)}{scale}"
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every curve takes the size that the unit gives it."""
         mm_per(self.unit)
-        return _told(state, state.with_unit(self.source, self.unit), self.source)
+        _checked(self.page_scale)
+        return _told(state, state.with_unit(self.source, self.unit, self.page_scale), self.source)
 
 
-class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by"):
-    """Scales everything by a factor."""
+class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by", omit_defaults=True):
+    """Scales everything about the origin as drawn.
 
-    factor: float
+    factor          by this; factor_y, if given, for Y apart (a scan that is skewed)
+    width, height   if above 0, to this overall size (mm) instead; one alone keeps the proportions
+    because         where the factor comes from, for the ledger
+    """
+
+    factor: float = 1.0
+    factor_y: float | None = None
+    width: float = 0.0
+    height: float = 0.0
+    because: str = ""
     rank: ClassVar[int] = 11
     only_one: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        return f"Scale by {self.factor:g}"
+        if self.width or self.height:
+            sides = [f"{v:g} mm {name}" for v, name in ((self.width, "wide"), (self.height, "high")) if v]
+            return f"Scale to {' and '.join(sides)}"
+        apart = "" if self.factor_y in (None, self.factor) else f" in X and {self.factor_y:.9g} in Y"
+        because = f" ({self.because})" if self.because else ""
+        return f"Scale by {self.factor:.9g}{apart}{because}"
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every curve grows by the factor."""
-        if not (math.isfinite(self.factor) and self.factor > 0):
-            raise MeasureError(f"A scale of {self.factor:g} makes no sense.", suggestion="Use a factor above 0.")
-        return _told(state, state.placed(factor=self.factor))
+        across, up = self._factors(state)
+        return _told(state, state.moved(Transform.scaling(_checked(across), _checked(up))))
+
+    def _factors(self, state: State) -> tuple[float, float]:
+        if not (self.width or self.height):
+            return self.factor, self.factor if self.factor_y is None else self.factor_y
+        box = extents_of(state.curves())
+        across = box[2] - box[0] if box else 0.0
+        up = box[3] - box[1] if box else 0.0
+        if (self.width and not across) or (self.height and not up):
+            raise MeasureError("The drawing has no size to be scaled from.", suggestion="Scale it by a factor.")
+        x = self.width / across if self.width else self.height / up
+        return x, self.height / up if self.height else x
 
 
-class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin"):
-    """Puts the origin where the mode says; x and y (mm, as drawn) count for "point"."""
+class Turn(msgspec.Struct, frozen=True, tag="turn", omit_defaults=True):
+    """Turns everything by an angle (degrees, counter-clockwise)."""
+
+    angle_deg: float
+    about: About = "origin"
+    because: str = ""
+    rank: ClassVar[int] = 12
+    only_one: ClassVar[bool] = True
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        because = f" ({self.because})" if self.because else ""
+        return f"Turn by {self.angle_deg:.9g}° about the {self.about}{because}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Right angles are exact."""
+        if not math.isfinite(self.angle_deg):
+            raise MeasureError("The angle is no number.", suggestion="Type it in degrees.")
+        return _told(state, state.moved(_about(state, self.about, turning(self.angle_deg))))
+
+
+class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
+    """Mirrors everything: left and right, or top and bottom, change places."""
+
+    axis: Literal["left-right", "top-bottom"] = "left-right"
+    about: About = "centre"
+    rank: ClassVar[int] = 13
+    only_one: ClassVar[bool] = True
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        sides = "left and right" if self.axis == "left-right" else "top and bottom"
+        return f"Mirror {sides} about the {self.about}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Texts keep their reading direction."""
+        flip = Transform.scaling(-1, 1) if self.axis == "left-right" else Transform.scaling(1, -1)
+        return _told(state, state.moved(_about(state, self.about, flip)))
+
+
+class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults=True):
+    """Puts the origin where the mode says.
+
+    x, y   for "point" in mm as drawn, for "file-point" in the numbers of the first file
+    curve  id of the curve whose centre it is, for "curve-centre"
+    layer  that holds a cross, a circle or a point used for registration, for "mark"; it is put aside
+    """
 
     mode: OriginMode
     x: float = 0.0
     y: float = 0.0
+    curve: str = ""
+    layer: str = ""
     rank: ClassVar[int] = 30
     only_one: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        if self.mode == "point":
-            return f"Origin at {self.x:g}, {self.y:g} mm"
-        return {"as-drawn": "Origin as drawn", "lower-left": "Origin lower left", "centre": "Origin in the centre"}[
-            self.mode
-        ]
+        return {
+            "as-drawn": "Origin as drawn",
+            "lower-left": "Origin lower left",
+            "centre": "Origin in the centre",
+            "point": f"Origin at {self.x:g}, {self.y:g} mm",
+            "file-point": f"Origin at {self.x:g}, {self.y:g} in the file's numbers",
+            "curve-centre": f"Origin in the centre of #{self.curve}",
+            "mark": f"Origin at the mark on {self.layer}",
+        }[self.mode]
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Everything is moved so that the chosen place becomes 0, 0."""
-        at = self._place(state)
-        return _told(state, state.placed(shift=Vector(-at.x, -at.y)))
+        at = self._place(state.shifted(Vector(0.0, 0.0)))
+        after, entry = _told(state, state.shifted(-at))
+        if self.mode == "mark":
+            after = _without_layer(after, self.layer)
+        return after, entry
 
     def _place(self, state: State) -> Vector:
         if self.mode == "as-drawn":
             return Vector(0.0, 0.0)
-        if self.mode == "point":
+        if self.mode in ("point", "file-point"):
             if not (math.isfinite(self.x) and math.isfinite(self.y)):
-                raise MeasureError("The origin needs two numbers.", suggestion="Type X and Y in millimetres.")
-            return Vector(self.x, self.y)
+                raise MeasureError("The origin needs two numbers.", suggestion="Type X and Y.")
+            typed = Point(self.x, self.y)
+            return _from_zero(typed if self.mode == "point" else state.placement.unshifted.point(typed))
+        if self.mode == "curve-centre":
+            return self._centre(state)
+        if self.mode == "mark":
+            return _from_zero(registration_mark(state, self.layer))
         box = extents_of(state.curves())
         if box is None:
             return Vector(0.0, 0.0)
-        shift = state.shift
         if self.mode == "lower-left":
-            return Vector(box[0] - shift.x, box[1] - shift.y)
-        return Vector((box[0] + box[2]) / 2 - shift.x, (box[1] + box[3]) / 2 - shift.y)
+            return Vector(box[0], box[1])
+        return Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+
+    def _centre(self, state: State) -> Vector:
+        shape = next((c.shape for c in state.curves() if c.id == self.curve), None)
+        if not isinstance(shape, Circle | Arc | EllipseArc):
+            raise MeasureError(f"Curve #{self.curve} has no centre.", suggestion="Choose a circle or an arc.")
+        return _from_zero(shape.centre)
+
+
+class JudgeDimension(msgspec.Struct, frozen=True, tag="judge-dimension", omit_defaults=True):
+    """Says of dimensions that they do not count: their text is wrong, or they are not to scale; empty takes it back."""
+
+    ids: tuple[str, ...]
+    verdict: Verdict | Literal[""] = "wrong text"
+    rank: ClassVar[int] = 14
+    only_one: ClassVar[bool] = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        count = "a dimension" if len(self.ids) == 1 else f"{len(self.ids)} dimensions"
+        return f"Mark {count}: {self.verdict}" if self.verdict else f"Take the mark off {count}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Nothing moves."""
+        known = {a.id for t in state.taken for a in t.drawing.annotations}
+        judged = {**dict(state.judged), **dict.fromkeys(self.ids, self.verdict)}
+        kept = tuple((name, why) for name, why in judged.items() if why and name in known)
+        missing = tuple(name for name in self.ids if name not in known)
+        says = "Nothing moves: the geometry is what counts."
+        return replace(state, judged=kept), Entry(len(self.ids) - len(missing), says=says, missing=missing)
+
+
+def turning(angle_deg: float) -> Transform:
+    """A rotation about the origin; multiples of a right angle without rounding."""
+    quarter, rest = divmod(angle_deg % 360.0, 90.0)
+    if rest:
+        return Transform.rotating(math.radians(angle_deg))
+    return (Transform(), Transform(0, 1, -1, 0), Transform(-1, 0, 0, -1), Transform(0, -1, 1, 0))[int(quarter) % 4]
+
+
+def scale_text(page_scale: float) -> str:
+    """A drawing scale as it is written: "1:5", "2:1"."""
+    return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"
+
+
+def _about(state: State, about: About, by: Transform) -> Transform:
+    """The map about the origin as drawn, or about the middle of all curves (before the origin is placed)."""
+    box = extents_of(state.curves()) if about == "centre" else None
+    if box is None:
+        return by
+    middle = Vector((box[0] + box[2]) / 2 - state.shift.x, (box[1] + box[3]) / 2 - state.shift.y)
+    return Transform.moving(-middle).then(by).then(Transform.moving(middle))
+
+
+def _checked(factor: float) -> float:
+    if not (math.isfinite(factor) and factor > 0):
+        raise MeasureError(f"A scale of {factor:g} makes no sense.", suggestion="Use a factor above 0.")
+    return factor
+
+
+def _from_zero(p: Point) -> Vector:
+    return Vector(p.x, p.y)
+
+
+def _without_layer(state: State, layer: str) -> State:
+    """The curves of a layer put aside."""
+    aside = tuple(Excluded(c, s.name) for s in state.sketches for c in s.curves if c.layer == layer)
+    kept = tuple(replace(s, curves=tuple(c for c in s.curves if c.layer != layer)) for s in state.sketches)
+    sketches = tuple(s for s, old in zip(kept, state.sketches, strict=True) if s.curves or not old.curves)
+    return replace(state, sketches=sketches, excluded=(*state.excluded, *aside))
 
 
 def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
     """The new state, and a sentence about what became of the lengths and places."""
     old, new = (_placement(state, source) for state in (before, after))
     changed = sum(len(s.curves) for s in before.sketches) if old != new else 0
-    if old.mm_per_unit != new.mm_per_unit:
-        says = f"Lengths are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."
-    elif old.shift != new.shift:
-        says = f"Everything moved together by {new.shift.x - old.shift.x:.6g}, {new.shift.y - old.shift.y:.6g} mm."
-    else:
+    if old == new:
         says = "Nothing had to change."
+    elif (old.unit, old.page_scale, old.by) == (new.unit, new.page_scale, new.by):
+        says = f"Everything moved together by {new.shift.x - old.shift.x:.6g}, {new.shift.y - old.shift.y:.6g} mm."
+    elif math.isclose(old.mm_per_unit, new.mm_per_unit, rel_tol=1e-12):
+        says = "Everything moved together; no length changed."
+    elif new.by.is_similarity or not old.by.is_similarity:
+        says = f"Lengths are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."
+    else:
+        across, up = (math.hypot(*row) for row in ((new.by.a, new.by.b), (new.by.c, new.by.d)))
+        says = f"Widths are {across / old.by.scale:.6g} and heights {up / old.by.scale:.6g} times what they were."
     return after, Entry(changed, says=says)
 
 

@@ -1,77 +1,150 @@
-"""Clues about the unit of a drawing, each with a weight and a sentence, and what they add up to."""
+"""Clues about the unit of a drawing, each with a weight and a sentence, and what they add up to.
+
+Every clue is a likelihood over all hypotheses (unit of the numbers, scale of the page, unit of the texts); they are
+multiplied with the prior (Bayes), and hypotheses that give the same size are taken together.
+"""
 
 from __future__ import annotations
 
+import itertools
 import math
 from dataclasses import dataclass
 
-from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES
+import numpy as np
+from scipy.special import logsumexp
 
-#: Metric units, for the header's flag that says only "metric" or "imperial".
-_METRIC = ("mm", "cm", "m")
-_IMPERIAL = ("in", "ft")
+from syntaxa.drawing.units import UNIT_NAMES, mm_per
+from syntaxa.geometry.arrays import Ints
+from syntaxa.measure.clues.dimensions import dimensions
+from syntaxa.measure.clues.header import header, neighbours
+from syntaxa.measure.clues.notes import notes
+from syntaxa.measure.clues.roundness import roundness
+from syntaxa.measure.clues.sheets import sheets
+from syntaxa.measure.clues.sizes import sizes
+from syntaxa.measure.evidence import Evidence
+from syntaxa.measure.hypotheses import MM, SCALES, UNITS, Clue, Floats, priors
 
-#: Units that are weighed against each other.
-HYPOTHESES = ("mm", "in", "cm", "m", "ft")
+#: Below this the clues are not at one, and the user is asked.
+SURE = 0.9
 
-#: A sheet part is most often 10 mm to 3 m across (common practice, no published source).
-_PLAUSIBLE_MM = (10.0, 3000.0)
+#: A witness of at least this weight that speaks for another size contradicts.
+_STRONG = 1.5
+
+_CLUES = (header, neighbours, dimensions, notes, sheets, roundness, sizes)
 
 
 @dataclass(frozen=True, slots=True)
 class Witness:
-    """A clue: what kind, which unit it speaks for, its weight (log-likelihood ratio), and a sentence."""
+    """A clue: what kind, which unit and page scale it speaks for, its weight (log-likelihood ratio), and a sentence."""
 
     kind: str
     unit: str
     weight: float
     says: str
+    page_scale: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A unit and page scale with its probability, and which witnesses (indices) speak for and against it."""
+
+    unit: str
+    page_scale: float
+    probability: float
+    speak_for: tuple[int, ...] = ()
+    speak_against: tuple[int, ...] = ()
+
+    @property
+    def mm_per_number(self) -> float:
+        """mm in one of the file's numbers."""
+        return mm_per(self.unit) * self.page_scale
 
 
 @dataclass(frozen=True, slots=True)
 class Verdict:
-    """The unit with the most support, its probability, and the witnesses heard."""
+    """The unit and page scale with the most support, its probability, the witnesses heard, and all candidates."""
 
     unit: str
     confidence: float
     witnesses: tuple[Witness, ...]
+    page_scale: float = 1.0
+    candidates: tuple[Candidate, ...] = ()
+    contradicted: tuple[int, ...] = ()
+
+    @property
+    def sure(self) -> bool:
+        """Whether nobody needs to be asked: probable enough, and no strong witness against it."""
+        return self.confidence >= SURE and not self.contradicted
 
 
-def hear(declared: str | None, metric: bool | None, size: float | None) -> Verdict:
-    """Weighs header unit, metric flag and overall size (in the file's own numbers)."""
-    witnesses = [*_header(declared), *_flag(metric), *_size(size)]
-    score = dict.fromkeys((*HYPOTHESES, *({declared} - set(HYPOTHESES) if declared else ())), 0.0)
-    for witness in witnesses:
-        score[witness.unit] += witness.weight
-    if declared is None:
-        # With nothing said, workshops take millimetres first (common practice, no published source).
-        score["mm"] += 0.5
-    total = sum(math.exp(s) for s in score.values())
-    best = max(score, key=lambda unit: score[unit])
-    return Verdict(best, math.exp(score[best]) / total, tuple(witnesses))
+def hear(seen: Evidence) -> Verdict:
+    """Weighs all that there is to be seen."""
+    if seen.declared is not None and seen.declared not in UNITS:
+        says = f"The header declares {UNIT_NAMES[seen.declared]}."
+        candidate = Candidate(seen.declared, 1.0, 0.9, (0,))
+        return Verdict(seen.declared, 0.9, (Witness("header", seen.declared, 3.0, says),), 1.0, (candidate,))
+    prior = priors(seen.form)
+    clues = list(itertools.chain.from_iterable(kind(seen) for kind in _CLUES))
+    total = prior + sum((c.loglike for c in clues), np.zeros(prior.shape))
+    share = _by_size(total)
+    # What a clue says alone is how it changes the balance of sizes.
+    voices = [_by_size(prior + c.loglike) - _by_size(prior) for c in clues]
+    witnesses = tuple(_witness(c, v) for c, v in zip(clues, voices, strict=True))
+    probability = np.exp(share - logsumexp(share))
+    order = np.argsort(-probability, kind="stable")[:8].tolist()
+    candidates = tuple(_candidate(float(probability[k]), k, voices) for k in order if probability[k] > 1e-4)
+    best = candidates[0]
+    against = tuple(k for k in range(len(witnesses)) if _contradicts(witnesses[k], k, best))
+    return Verdict(best.unit, best.probability, witnesses, best.page_scale, candidates, against)
 
 
-def _header(declared: str | None) -> list[Witness]:
-    if declared is None:
-        return []
-    return [Witness("header", declared, 3.2, f"The header declares {UNIT_NAMES[declared]}.")]
+def _contradicts(witness: Witness, index: int, best: Candidate) -> bool:
+    """What the file declares contradicts whenever it is not what was found; other clues where they are strong."""
+    if witness.kind in ("header", "pixels"):
+        return not math.isclose(mm_per(witness.unit) * witness.page_scale, best.mm_per_number, rel_tol=1e-6)
+    return index in best.speak_against and witness.weight >= _STRONG
 
 
-def _flag(metric: bool | None) -> list[Witness]:
-    if metric is None:
-        return []
-    family, name = (_METRIC, "metric") if metric else (_IMPERIAL, "imperial")
-    says = f"The header's measurement flag says {name}."
-    return [Witness("measurement flag", unit, 0.7, says) for unit in family]
+def _same_sizes() -> tuple[list[tuple[int, int]], Ints]:
+    """The simplest hypothesis (unit, scale) of each size of a number, and which size each has, (u * s,)."""
+    sizes: dict[float, int] = {}
+    simplest: list[tuple[int, int]] = []
+    index = np.zeros(MM.shape, dtype=np.int64)
+    for u, s in sorted(np.ndindex(*MM.shape), key=lambda us: (SCALES[us[1]] != 1.0, us)):
+        size = float(f"{MM[u, s]:.9g}")
+        if size not in sizes:
+            sizes[size] = len(simplest)
+            simplest.append((u, s))
+        index[u, s] = sizes[size]
+    return simplest, index.ravel()
 
 
-def _size(size: float | None) -> list[Witness]:
-    if size is None or size <= 0:
-        return []
-    low, high = _PLAUSIBLE_MM
-    fitting = [u for u in HYPOTHESES if low <= size * MM_PER_UNIT[u] <= high]
-    return [
-        Witness("overall size", u, 0.6, f"As {UNIT_NAMES[u]} the drawing is {size * MM_PER_UNIT[u]:.4g} mm across.")
-        for u in fitting
-        if len(fitting) < len(HYPOTHESES)
-    ]
+_SIMPLEST, _SIZE_INDEX = _same_sizes()
+
+
+def _by_size(joint: Floats) -> Floats:
+    """Log of the sum over all hypotheses that give a number the same size, (sizes,)."""
+    top = float(joint.max())
+    sums = np.exp(joint - top).sum(axis=(2, 3)).ravel()
+    return np.asarray(np.log(np.maximum(np.bincount(_SIZE_INDEX, sums), 1e-300)) + top)
+
+
+def _witness(clue: Clue, voice: Floats) -> Witness:
+    unit, scale = _SIMPLEST[int(np.flatnonzero(voice >= voice.max() - 1e-9)[0])]
+    weight = float(voice.max() - (logsumexp(voice) - math.log(len(voice))))
+    return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.says, SCALES[scale])
+
+
+def _candidate(p: float, index: int, voices: list[Floats]) -> Candidate:
+    """For it speak the clues that like it nearly best, against it those that find it much less likely than another."""
+    away = [float(v.max() - v[index]) for v in voices]
+    # What a clue leaves undecided is neither for nor against.
+    tells = [float(np.ptp(v)) > 0.3 for v in voices]
+    unit, scale = _SIMPLEST[index]
+    return Candidate(
+        UNITS[unit],
+        SCALES[scale],
+        p,
+        tuple(k for k, a in enumerate(away) if a < 0.35 and tells[k]),
+        tuple(k for k, a in enumerate(away) if a > 1.0),
+    )

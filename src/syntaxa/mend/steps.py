@@ -45,11 +45,14 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
         return f"Mend all, {gap}" if self.only is None else f"Mend {len(self.only)} findings, {gap}"
 
     def apply(self, state: State) -> tuple[State, Entry]:
-        """Every sketch is healed on its own."""
+        """Every sketch is healed on its own; those that are locked or not to be made are left."""
         wanted = None if self.only is None else frozenset(self.only)
         sketches, fixed = [], []
         tolerances = with_gap(Tolerances(), proposed_gap(state.sketches).gap if self.gap is None else self.gap)
         for sketch in state.sketches:
+            if not _is_mended(sketch):
+                sketches.append(sketch)
+                continue
             curves, findings = mended(sketch, tolerances, self.dead_end, wanted)
             sketches.append(replace(sketch, curves=tuple(curves)))
             fixed += [f for f in findings if f.fixed]
@@ -64,7 +67,30 @@ def mended(
     healed = heal(received, tolerances, dead_end, _chooser(wanted))
     if wanted is not None and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
-    return rebuilt(sketch.curves, received, healed, cut=wanted is None), healed.findings
+    curves = rebuilt(sketch.curves, received, healed, cut=wanted is None)
+    return _with_roles(sketch.curves, curves, healed.findings), healed.findings
+
+
+def _is_mended(sketch: Sketch) -> bool:
+    return sketch.purpose == "profile" and not sketch.locked
+
+
+def _with_roles(before: Sequence[Curve], after: list[Curve], findings: Sequence[Finding]) -> list[Curve]:
+    """Where a curve with a role went into the one that it lay upon, that one has the role from now on."""
+    gone = {c.id: c.roles for c in before if c.roles}
+    if not gone:
+        return after
+    there = {c.id.split(".")[0] for c in after}
+    heirs: dict[str, set[str]] = {}
+    for finding in findings:
+        if finding.fixed and finding.kind in ("duplicate", "overlap"):
+            lost = {role for name in finding.curves if name not in there for role in gone.get(name, ())}
+            for name in finding.curves:
+                heirs.setdefault(name, set()).update(lost)
+    return [
+        replace(c, roles=tuple(sorted({*c.roles, *heirs[c.id.split(".")[0]]}))) if heirs.get(c.id.split(".")[0]) else c
+        for c in after
+    ]
 
 
 def with_needed(findings: Sequence[Finding], key: str) -> tuple[str, ...]:
@@ -80,21 +106,26 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
     """The findings and regions of all sketches at a gap tolerance (mm), or at the proposed one."""
     tolerances = with_gap(Tolerances(), proposed_gap(state.sketches).gap if gap is None else gap)
     total = NO_SURVEY
-    for sketch in state.sketches:
+    for sketch in filter(_is_mended, state.sketches):
         total = total.together_with(survey(sketch.curves, sketch.name, tolerances, dead_end))
     return total
 
 
 def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
-    """One gap tolerance for all sketches: the widest that any of them asks for."""
+    """One gap tolerance for all sketches that are to be mended: the widest that any of them asks for."""
     plain = Tolerances()
-    found = [propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches]
+    found = [propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches if _is_mended(s)]
     gap = max((p.gap for p in found), default=SMALLEST)
     closes, open_ends = sum(p.closes for p in found), sum(p.of for p in found)
     if not closes:
         return ProposedGap(gap, 0, open_ends, "No gap stands out, so only ends that agree are joined.")
     says = f"{closes} of {open_ends} open ends have a partner that near; the next are well beyond."
     return ProposedGap(gap, closes, open_ends, says)
+
+
+def with_reach(gap: float | None) -> float:
+    """How far ends may be apart (mm) and still belong together, at a tolerance or at the least one."""
+    return SMALLEST if gap is None else gap
 
 
 def _chooser(wanted: frozenset[str] | None) -> Accept:

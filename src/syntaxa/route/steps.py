@@ -1,13 +1,16 @@
-"""The step of Route: which layers are taken."""
+"""The steps of Route that decide which curves go to which sketch."""
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import replace
 from typing import ClassVar
 
 import msgspec
 
-from syntaxa.drawing.state import Entry, State
+from syntaxa.drawing.model import Curve
+from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.route.model import Looks, Rule, first_fit, purpose_of
 from syntaxa.route.sketches import hidden_layers, sketches_of
 
 
@@ -36,6 +39,50 @@ class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
         missing = tuple(n for n in (self.only or self.left_out) if n not in known)
         says = f"{len(sketches)} sketches with {count} of {total} curves."
         return replace(state, sketches=sketches), Entry(total - count, says=says, missing=missing)
+
+
+class RouteBy(msgspec.Struct, frozen=True, tag="route-by", omit_defaults=True):
+    """Sends the curves of all layers that are taken to sketches: by the first rule that fits, else one for a layer."""
+
+    rules: tuple[Rule, ...] = ()
+    rank: ClassVar[int] = 21
+    only_one: ClassVar[bool] = True
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        if len(self.rules) != 1:
+            return f"Route by {len(self.rules)} rules"
+        rule = self.rules[0]
+        return f"Leave out {rule.meant}" if rule.goes == "out" else f"Route {rule.meant} to {rule.to}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """The sketches are made anew of the curves that they hold."""
+        looks = Looks(state)
+        members: dict[str, list[Curve]] = {}
+        made: dict[str, Sketch] = {}
+        went: Counter[str] = Counter()
+        used: Counter[Rule] = Counter()
+        for sketch in state.sketches:
+            for curve in sketch.curves:
+                look = looks.of(curve)
+                rule = first_fit(self.rules, look)
+                if rule is not None:
+                    used[rule] += 1
+                    if rule.goes == "out":
+                        went["out"] += 1
+                        continue
+                name = sketch.name if rule is None else rule.name_for(look)
+                if name not in made:
+                    own = rule is not None and "{colour}" in rule.to
+                    purpose = sketch.purpose if rule is None else purpose_of(rule.goes)
+                    made[name] = Sketch(name, look.colour if own else sketch.colour, (), purpose)
+                members.setdefault(name, []).append(curve)
+                went["moved"] += name != sketch.name
+        sketches = tuple(replace(s, curves=tuple(members[name])) for name, s in made.items())
+        idle = tuple(rule.meant for rule in self.rules if not used[rule])
+        says = f"{len(sketches)} sketches; {went['moved']} curves moved to another, {went['out']} left out."
+        return replace(state, sketches=sketches), Entry(went["moved"] + went["out"], says=says, missing=idle)
 
 
 def first_sketches(state: State) -> State:

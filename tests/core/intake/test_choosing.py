@@ -136,7 +136,7 @@ def test_ids_that_look_like_those_of_another_source_are_told_apart():
     svg = '<svg xmlns="http://www.w3.org/2000/svg" width="{0}" height="{0}">' + path + "</svg>"
     first, second = (Source.of("x.svg", svg.format(size).encode()) for size in ("96", "96px"))
     job, _ = with_added(Job.of(first), second, TakeIn())
-    state = Evaluator().evaluate(job.with_step(ChooseUnit("mm", 2))).state
+    state = Evaluator().evaluate(job.with_step(ChooseUnit("px", 1)).with_step(ChooseUnit("mm", 2))).state
     lengths = {c.id: round(c.shape.length, 4) for c in state.curves()}
     assert lengths == {"1:2:a": round(10 * 25.4 / 96, 4), "2:2:a": 10}
     picked = Evaluator().evaluate(job.with_step(TakeIn(ids=("2:a",))).with_step(TakeIn(source=2, ids=()))).state

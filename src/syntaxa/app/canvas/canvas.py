@@ -7,7 +7,7 @@ cursor is drawn over it on every frame.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Collection, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -30,14 +30,17 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas import notes, overlays
 from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
+from syntaxa.app.canvas.hand_marks import draw_ghost, draw_lasso, draw_roles, draw_way
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
-from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.scene import Bools, Scene
+from syntaxa.app.canvas.snapping import Snap, draw_snap, snapped
 from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
 from syntaxa.drawing.annotations import Annotation, union_of
 from syntaxa.drawing.model import Curve
+from syntaxa.geometry.points import Point
 from syntaxa.mend.model import Finding, Region
 
 #: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
@@ -68,6 +71,8 @@ class CanvasContent:
     findings: Sequence[Finding] = ()
     notes: Sequence[Annotation] = ()
     changes: ChangeMarks | None = None
+    #: Curves that were put aside; seen faded where they are shown.
+    aside: Scene = field(default_factory=lambda: _EMPTY)
 
     @cached_property
     def places(self) -> NDArray[np.float64]:
@@ -85,6 +90,7 @@ class Canvas(QWidget):
     point_picked = pyqtSignal(float, float)
     pick_ended = pyqtSignal()
     finding_clicked = pyqtSignal(str)
+    aside_clicked = pyqtSignal(str)
 
     def __init__(self, parent: QWidget | None = None) -> None:
         super().__init__(parent)
@@ -114,6 +120,13 @@ class Canvas(QWidget):
         self._band_from: QPointF | None = None
         self._picking = False
         self._pick_says = ""
+        #: Curves (by id) that are hidden for now; which of the scene are shown, None for all.
+        self._hidden: frozenset[str] = frozenset()
+        self._shown: Bools | None = None
+        self._lasso: list[QPointF] | None = None
+        self._lasso_wanted = False
+        self._way: tuple[Point, ...] = ()
+        self._ghost: tuple[float, float, float, float] | None = None
         self._drawing_box = False
         self._crop: tuple[float, float, float, float] | None = None
         self._fade = 0.6
@@ -146,6 +159,8 @@ class Canvas(QWidget):
         self._content = content
         self._selected = [k for k, c in enumerate(content.scene.curves) if c.id in kept] if kept else []
         self._hover = -1
+        self._ghost = None
+        self._find_shown()
         if fit:
             self.fit()
         self._begin_painting()
@@ -182,10 +197,47 @@ class Canvas(QWidget):
         self.setCursor(Qt.CursorShape.CrossCursor)
         self.setFocus()
 
-    def select_ids(self, ids: frozenset[str]) -> None:
+    def select_ids(self, ids: Collection[str]) -> None:
         """Selects curves by their ids."""
         self._selected = [k for k, c in enumerate(self._content.scene.curves) if c.id in ids]
+        self.selection_changed.emit()
         self.update()
+
+    def hide_curves(self, ids: frozenset[str]) -> None:
+        """Hides curves for now; nothing else changes."""
+        if ids != self._hidden:
+            self._hidden = ids
+            self._find_shown()
+            self._begin_painting()
+
+    def _find_shown(self) -> None:
+        scene = self._content.scene
+        self._shown = np.array([c.id not in self._hidden for c in scene.curves], bool) if self._hidden else None
+        if self._shown is not None:
+            self._selected = [k for k in self._selected if self._shown[k]]
+
+    def start_lasso(self) -> None:
+        """The next drag draws a lasso round what is to be selected; Escape gives up."""
+        self._lasso_wanted = True
+        self.setCursor(Qt.CursorShape.CrossCursor)
+        self.setFocus()
+
+    def show_way(self, points: Sequence[Point]) -> None:
+        """Draws a measured way (mm)."""
+        self._way = tuple(points)
+        self.update()
+
+    def show_ghost(self, box: tuple[float, float, float, float] | None) -> None:
+        """Draws the box (mm) that a change would give, or none."""
+        self._ghost = box
+        self.update()
+
+    def curve_at(self, x: float, y: float, counts: Callable[[Curve], bool]) -> Curve | None:
+        """The nearest curve that counts to a place (mm), if it is within reach of the cursor."""
+        counting = np.array([counts(c) for c in self._content.scene.curves], dtype=bool)
+        shown = counting if self._shown is None else counting & self._shown
+        hit = self._content.scene.nearest(x, y, 2 * _REACH / self._view.scale, shown)
+        return self._content.scene.curves[hit] if hit >= 0 else None
 
     def choose_finding(self, finding: Finding | None) -> None:
         """Marks one finding and the curves that it concerns."""
@@ -209,7 +261,8 @@ class Canvas(QWidget):
 
     def select_all(self) -> None:
         """Selects every curve."""
-        self._selected = list(range(len(self._content.scene)))
+        shown = self._shown
+        self._selected = [k for k in range(len(self._content.scene)) if shown is None or shown[k]]
         self.selection_changed.emit()
         self.update()
 
@@ -301,13 +354,17 @@ class Canvas(QWidget):
         if self._show_beneath:
             faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
             yield from slices(content.beneath, view, self._fresh, faded, True)
+        if len(content.aside):
+            pen = pen_of(int(tokens.faded[1:], 16))
+            pen.setStyle(Qt.PenStyle.DashLine)
+            yield from slices(content.aside, view, self._fresh, [pen] * len(content.aside.palette), True)
         scene = content.scene
         if content.changes is not None:
             pens = [pen_of(int(tokens.faded[1:], 16))] * len(scene.palette)
         else:
             pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
         smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
-        yield from slices(scene, view, self._fresh, pens, smooth)
+        yield from slices(scene, view, self._fresh, pens, smooth, self._shown)
         yield from notes.paint_above(self._fresh, content.notes, view, tokens)
 
     def _paint_slice(self) -> None:
@@ -348,6 +405,13 @@ class Canvas(QWidget):
             draw_changes(painter, self._content.changes, view, tokens)
         self._draw_picked(painter)
         self._draw_crop(painter)
+        draw_roles(painter, self._content.scene, view, tokens)
+        if self._ghost is not None:
+            draw_ghost(painter, self._ghost, view, tokens)
+        if self._way:
+            draw_way(painter, self._way, view, tokens)
+        if self._lasso is not None:
+            draw_lasso(painter, self._lasso, tokens)
         chosen = self._chosen_finding.key if self._chosen_finding else ""
         overlays.draw_findings(painter, self._content.findings, self._content.places, view, tokens, chosen)
         self._draw_band(painter)
@@ -414,12 +478,12 @@ class Canvas(QWidget):
 
     def _draw_hover_label(self, painter: QPainter) -> None:
         if self._picking:
-            x, y = self._snapped(self._mouse)
-            px, py = self._view.to_pixels(x, y)
+            snap = self._snapped(self._mouse)
             painter.setPen(QPen(QColor(self._tokens.persimmon), 1.6))
             painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.drawRect(QRectF(px - 5, py - 5, 10, 10))
-            text = f"{self._pick_says}: {self._format.text(x)}, {self._format.text(y)}"
+            draw_snap(painter, QPointF(*self._view.to_pixels(snap.x, snap.y)), snap.kind)
+            where = f" ({snap.kind})" if snap.kind else ""
+            text = f"{self._pick_says}{where}: {self._format.text(snap.x)}, {self._format.text(snap.y)}"
             overlays.draw_label(painter, text, self._mouse, self._view, self._tokens)
         elif 0 <= self._hover < len(self._content.scene) and self._band_from is None:
             text = self._format.describe(self._content.scene.curves[self._hover])
@@ -455,9 +519,14 @@ class Canvas(QWidget):
             self._pan_from = event.position().toPoint()
             self.setCursor(Qt.CursorShape.ClosedHandCursor)
         elif event.button() == Qt.MouseButton.LeftButton and self._picking:
-            place = self._snapped(event.position())
+            free = bool(event.modifiers() & Qt.KeyboardModifier.AltModifier)
+            snap = self._snapped(event.position(), free)
             self.stop_picking()
-            self.point_picked.emit(*place)
+            self.point_picked.emit(snap.x, snap.y)
+        elif event.button() == Qt.MouseButton.LeftButton and (
+            self._lasso_wanted or event.modifiers() & Qt.KeyboardModifier.AltModifier
+        ):
+            self._lasso = [event.position()]
         elif event.button() == Qt.MouseButton.LeftButton:
             self._band_from = event.position()
         elif event.button() == Qt.MouseButton.RightButton and self._picking:
@@ -474,8 +543,10 @@ class Canvas(QWidget):
             self.look_at(self._view.panned(step.x(), step.y()))
         x, y = self._view.to_mm(self._mouse.x(), self._mouse.y())
         self.cursor_moved.emit(x, y)
-        if self._band_from is None and self._pan_from is None and not self._picking:
-            self._hover = self._content.scene.nearest(x, y, _REACH / self._view.scale)
+        if self._lasso is not None:
+            self._lasso.append(event.position())
+        elif self._band_from is None and self._pan_from is None and not self._picking:
+            self._hover = self._content.scene.nearest(x, y, _REACH / self._view.scale, self._shown)
         self.update()
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
@@ -484,6 +555,8 @@ class Canvas(QWidget):
         if self._pan_from is not None:
             self._pan_from = None
             self.unsetCursor()
+        elif self._lasso is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._end_lasso(bool(event.modifiers() & Qt.KeyboardModifier.ControlModifier))
         elif self._band_from is not None and event.button() == Qt.MouseButton.LeftButton:
             self._end_band(self._band_from, event)
             self._band_from = None
@@ -511,26 +584,31 @@ class Canvas(QWidget):
         if len(away) and away.min() <= _GLYPH_REACH:
             self.finding_clicked.emit(self._content.findings[int(away.argmin())].key)
             return
-        hit = self._content.scene.nearest(x, y, _REACH / self._view.scale)
+        reach = _REACH / self._view.scale
+        hit = self._content.scene.nearest(x, y, reach, self._shown)
+        aside = self._content.aside.nearest(x, y, reach) if hit < 0 else -1
+        if aside >= 0:
+            self.aside_clicked.emit(self._content.aside.curves[aside].id)
+            return
         self._select([hit] if hit >= 0 else [], add)
 
+    def _end_lasso(self, add: bool) -> None:
+        trail = [self._view.to_mm(p.x(), p.y()) for p in self._lasso or ()]
+        self._lasso, self._lasso_wanted = None, False
+        self.unsetCursor()
+        self._select(self._content.scene.inside_lasso(trail), add)
+
     def _select(self, found: list[int], add: bool) -> None:
+        if self._shown is not None:
+            found = [k for k in found if self._shown[k]]
         self._selected = sorted(set(self._selected) ^ set(found)) if add else found
         self.selection_changed.emit()
         self.update()
 
-    def _snapped(self, at: QPointF) -> tuple[float, float]:
-        """The nearest end or centre within reach of a place in the window, else the place itself (mm)."""
+    def _snapped(self, at: QPointF, free: bool = False) -> Snap:
+        """What a place in the window means; just the place itself where it is to be free."""
         x, y = self._view.to_mm(at.x(), at.y())
-        reach = _SNAP / self._view.scale
-        scene = self._content.scene
-        best, distance = (x, y), reach
-        for k in scene.within((x - reach, y - reach, x + reach, y + reach), touching=True):
-            for point in self._format.anchors(scene.curves[k]):
-                away = ((point.x - x) ** 2 + (point.y - y) ** 2) ** 0.5
-                if away <= distance:
-                    best, distance = (point.x, point.y), away
-        return best
+        return Snap(x, y) if free else snapped(self._content.scene, x, y, _SNAP / self._view.scale, self._shown)
 
     def leaveEvent(self, event: QEvent | None) -> None:
         del event
@@ -560,7 +638,8 @@ class Canvas(QWidget):
             self._space = True
             self.setCursor(Qt.CursorShape.OpenHandCursor)
         elif key == Qt.Key.Key_Escape:
-            self._drawing_box = False
+            self._drawing_box = self._lasso_wanted = False
+            self._lasso = None
             self.unsetCursor()
             self.stop_picking()
             self.clear_selection()

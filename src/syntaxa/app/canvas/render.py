@@ -13,7 +13,7 @@ from PyQt6 import sip
 from PyQt6.QtCore import QLineF, QPointF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
 
-from syntaxa.app.canvas.scene import Floats, Ints, Scene
+from syntaxa.app.canvas.scene import Bools, Floats, Ints, Scene
 from syntaxa.app.canvas.view import View
 
 #: Pixels; what is smaller than this is one pixel.
@@ -37,15 +37,17 @@ SLICE = 12_000
 _RUNS_A_SLICE = 150
 
 
-def slices(scene: Scene, view: View, image: QImage, pens: list[QPen], antialias: bool) -> Iterator[None]:
-    """Paints the scene; yields after each slice. The view is in device pixels, as large as the image."""
+def slices(
+    scene: Scene, view: View, image: QImage, pens: list[QPen], antialias: bool, shown: Bools | None = None
+) -> Iterator[None]:
+    """Paints the scene, or what is shown of it; yields after each slice. The view is in device pixels, as the image."""
     if not len(scene):
         return
     left, bottom, right, top = view.box
     ox, oy = scene.origin
     box = scene.box
     seen = (box[:, 0] <= right - ox) & (box[:, 2] >= left - ox) & (box[:, 1] <= top - oy) & (box[:, 3] >= bottom - oy)
-    visible = np.flatnonzero(seen)
+    visible = np.flatnonzero(seen if shown is None else seen & shown)
     pixels = scene.size[visible] * view.scale
     yield from _specks(scene, view, image, pens, visible[pixels < _SPECK])
     paint = _runs if antialias and len(visible) <= _RUNS_UP_TO else _segments

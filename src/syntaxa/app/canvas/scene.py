@@ -15,10 +15,12 @@ import shapely
 from numpy.typing import NDArray
 
 from syntaxa.drawing.model import Curve, Drawing
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
+Bools = NDArray[np.bool_]
 
 STRIDES = (1, 4, 16)
 
@@ -102,9 +104,35 @@ class Scene:
         """Boxes of all curves, for picking."""
         return shapely.STRtree(shapely.box(*self.box.T))
 
+    @cached_property
+    def centres(self) -> tuple[Floats, Ints]:
+        """Centres of circles and arcs, (c, 2) mm, and the curves that they belong to, (c,)."""
+        owners = [k for k, c in enumerate(self.curves) if isinstance(c.shape, Arc | Circle)]
+        places = [(*self.curves[k].shape.centre,) for k in owners]  # type: ignore[union-attr]
+        return np.array(places).reshape(-1, 2), np.array(owners, dtype=np.int64)
+
+    def centres_near(self, x: float, y: float, reach: float, shown: Bools | None = None) -> list[Point]:
+        """Centres within reach (mm) of a place, of curves that are shown."""
+        places, owners = self.centres
+        near = (np.abs(places - (x, y)) <= reach).all(axis=1)
+        if shown is not None:
+            near &= shown[owners]
+        return [Point(*p) for p in places[near][:50].tolist()]
+
+    @cached_property
+    def with_roles(self) -> tuple[int, ...]:
+        """Curves that have roles."""
+        return tuple(k for k, c in enumerate(self.curves) if c.roles)
+
+    def middle(self, k: int) -> Point:
+        """A point (mm) of a curve half way along its pieces."""
+        segments = _segments(self.levels[0], k)
+        half = segments[len(segments) // 2] if len(segments) > 1 else (segments[0] + segments[0][[2, 3, 0, 1]]) / 2
+        return Point(float(half[0] + self.origin[0]), float(half[1] + self.origin[1]))
+
     def prepare(self) -> None:
         """Makes now, in the background, what would otherwise be made at the first touch."""
-        _ = self.fineness, self.index, self.tree if len(self) else None
+        _ = self.fineness, self.index, self.centres, self.with_roles, self.tree if len(self) else None
 
     def extents(self) -> tuple[float, float, float, float] | None:
         """Bounding box in mm; None for an empty scene."""
@@ -113,14 +141,16 @@ class Scene:
         low, high = self.box[:, :2].min(axis=0) + self.origin, self.box[:, 2:].max(axis=0) + self.origin
         return float(low[0]), float(low[1]), float(high[0]), float(high[1])
 
-    def nearest(self, x: float, y: float, reach: float) -> int:
-        """Index of the curve nearest to a place (mm) within the reach (mm), or -1."""
+    def nearest(self, x: float, y: float, reach: float, shown: Bools | None = None) -> int:
+        """Index of the curve nearest to a place (mm) within the reach (mm), or -1; only curves that are shown count."""
         if not len(self.curves):
             return -1
         here = np.array([x, y]) - self.origin
         close = self.tree.query(shapely.box(*(here - reach), *(here + reach)))
         best, best_distance = -1, reach
         for k in close.tolist():
+            if shown is not None and not shown[k]:
+                continue
             distance = self._distance(k, here)
             if distance <= best_distance:
                 best, best_distance = k, distance
@@ -143,6 +173,16 @@ class Scene:
             if shapely.intersects(frame, shapely.linestrings(_segments(level, k).reshape(-1, 2, 2))).any()
         ]
         return sorted([*np.flatnonzero(inside).tolist(), *hit])
+
+    def inside_lasso(self, trail: Sequence[tuple[float, float]]) -> list[int]:
+        """Curves that lie wholly inside a closed trail (mm)."""
+        if len(trail) < 3 or not len(self.curves):
+            return []
+        area = shapely.make_valid(shapely.Polygon(np.array(trail) - self.origin))
+        level = self.levels[0]
+        near = self.tree.query(area).tolist()
+        lines = [shapely.multilinestrings(_segments(level, k).reshape(-1, 2, 2)) for k in near]
+        return sorted(np.array(near, dtype=np.int64)[shapely.covers(area, lines)].tolist()) if near else []
 
     def _distance(self, k: int, here: Floats) -> float:
         segments = _segments(self.levels[0], k)

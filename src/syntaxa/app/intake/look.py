@@ -216,7 +216,7 @@ def _filter(choice: TakeIn) -> TakeIn:
 
 
 def _preview(source: Source, received: Received, choice: TakeIn) -> Preview:
-    unit = received.report.declared or verdict_of(received).unit
+    unit = verdict_of(received).unit
     # What the author had hidden is listed, and taken if it is ticked, but not shown: it would hide what counts.
     shown = msgspec.structs.replace(_filter(choice), skip_hidden=True)
     placed = _placed(chosen_of(received.drawing, shown), unit)

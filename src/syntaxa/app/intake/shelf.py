@@ -216,7 +216,10 @@ class Shelf(QWidget):
             self.preview.show_content(CanvasContent(preview.scene, notes=preview.notes), fit)
             self.preview.blockSignals(False)
         choice = self.look.choice
-        self.preview.select_ids(frozenset(choice.ids or ()))
+        # What is shown was chosen already: telling it again would go round in a circle.
+        self.preview.blockSignals(True)
+        self.preview.select_ids(choice.ids or ())
+        self.preview.blockSignals(False)
         box = choice.box
         factor = preview.to_mm
         self.preview.show_crop(

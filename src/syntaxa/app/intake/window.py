@@ -266,7 +266,7 @@ class IntakeWindow(QMainWindow):
         if shown is None or job is None or clipboard is None or not curves:
             return
         unit = shown.evaluation.state.placement.unit
-        certain = shown.evaluation.received.report.declared is not None or job.step_of(ChooseUnit) is not None
+        certain = shown.evaluation.verdict.sure or job.step_of(ChooseUnit) is not None
         data = to_text(copied(curves, unit, certain, self.session.name))
         content = QMimeData()
         content.setData(CURVES_MIME, data)

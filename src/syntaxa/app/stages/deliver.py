@@ -5,12 +5,13 @@ from __future__ import annotations
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QHBoxLayout
 
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
-from syntaxa.deliver.write import Output
+from syntaxa.deliver.plan import RolesAs
+from syntaxa.deliver.write import FileUnit, Output
 
 #: What can be written: title, ending, release.
 FORMATS: tuple[tuple[str, str, str], ...] = (
@@ -19,7 +20,14 @@ FORMATS: tuple[tuple[str, str, str], ...] = (
     ("SVG, in millimetres", ".svg", "R2018"),
 )
 
-_UNITS = ("mm", "cm", "m", "in", "ft")
+_UNITS: tuple[FileUnit, ...] = ("mm", "cm", "m", "in", "ft")
+
+#: How roles can go out.
+ROLES: tuple[tuple[str, RolesAs], ...] = (
+    ("as layers of their own", "layers"),
+    ("as data of the contours", "data"),
+    ("not at all", "none"),
+)
 
 
 class DeliverPanel(StagePanel):
@@ -48,9 +56,18 @@ class DeliverPanel(StagePanel):
             grid.addWidget(name, k, 0)
             grid.addWidget(widget, k, 1)
         grid.setColumnStretch(1, 1)
+        self._roles = QComboBox()
+        self._roles.setAccessibleName("How roles go out")
+        for text, roles in ROLES:
+            self._roles.addItem(text, roles)
+        self._construction = QCheckBox("Construction sketches go out, too")
+        self._construction.clicked.connect(lambda _on: self.refresh())
         self._size = label("", "figure")
-        grid.addWidget(label("Overall size", "dim"), 2, 0)
-        grid.addWidget(self._size, 2, 1)
+        grid.addWidget(label("Roles", "dim"), 2, 0)
+        grid.addWidget(self._roles, 2, 1)
+        grid.addWidget(self._construction, 3, 1)
+        grid.addWidget(label("Overall size", "dim"), 4, 0)
+        grid.addWidget(self._size, 4, 1)
         self.body.addLayout(grid)
         self._what = table("What goes out", ("Sketch", "Regions", "Curves"), 0)
         self.body.addWidget(self._what, 1)
@@ -75,7 +92,12 @@ class DeliverPanel(StagePanel):
     def output(self) -> Output:
         """The choices for the writer."""
         release = FORMATS[self._format.currentIndex()][2]
-        return Output(self._unit.currentText(), "R12" if release == "R12" else "R2018")
+        return Output(
+            _UNITS[self._unit.currentIndex()],
+            "R12" if release == "R12" else "R2018",
+            ROLES[self._roles.currentIndex()][1],
+            self._construction.isChecked(),
+        )
 
     def tell_written(self, path: Path, shapes: int) -> None:
         """Says what was written."""
@@ -91,13 +113,15 @@ class DeliverPanel(StagePanel):
             return
         self._size.setText(self.lengths.size(shown.box))
         regions = surveyed.survey.regions if surveyed else ()
-        self._what.setRowCount(len(state.sketches))
-        for k, sketch in enumerate(state.sketches):
+        purposes = ("profile", "construction") if self._construction.isChecked() else ("profile",)
+        going = [s for s in state.sketches if s.purpose in purposes]
+        self._what.setRowCount(len(going))
+        for k, sketch in enumerate(going):
             self._what.setItem(k, 0, cell(sketch.name))
             count = sum(r.sketch == sketch.name for r in regions)
             self._what.setItem(k, 1, cell(str(count) if surveyed else "…", figure=True))
             self._what.setItem(k, 2, cell(str(len(sketch.curves)), figure=True))
-        self.write.setEnabled(bool(state.sketches))
+        self.write.setEnabled(bool(going))
         self._state.setVisible(surveyed is not None)
         if surveyed is not None:
             left = len(self.session.findings)

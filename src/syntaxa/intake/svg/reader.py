@@ -164,6 +164,7 @@ class _Walk:
         density = self.options.density if 1 <= self.options.density <= 1e5 else 96.0
         factor = 96.0 / density if self.unit == "px" else 1.0
         if factor != 1.0:
+            self.out.unit_chosen = True
             self.out.notes.append(f"Its pixels are taken as {density:g} to the inch, as was chosen.")
         if not (across > 0 and down > 0):
             across, down = (box[2], box[3]) if box else (100.0, 100.0)
@@ -175,6 +176,7 @@ class _Walk:
         else:
             inside = fitted(box, across, down, self.root.get("preserveAspectRatio") or "")
             view = (box[2], box[3])
+        self.out.page = across * factor, down * factor
         flip = Transform(d=-1.0, f=down).then(Transform.scaling(factor))
         return _Context(INITIAL, inside.then(flip), width=view[0], height=view[1])
 

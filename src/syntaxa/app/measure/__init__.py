@@ -1,0 +1,1 @@
+"""What Measure shows: the unit with its witnesses, scale, turning, origin, and measured values."""

@@ -1,0 +1,150 @@
+"""What can be measured on curves: distances, angles, areas. Exact for lines and arcs, else to `FIT` mm.
+
+Source of the formulas: plane analytic geometry (any textbook); areas by Green's theorem.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+import numpy as np
+
+from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.fitting import Rows
+from syntaxa.geometry.intersect import contacts
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.runs import rows_of
+from syntaxa.geometry.shapes import Circle, Line, Shape
+from syntaxa.geometry.transform import Floats
+
+#: mm; arc runs that stand for ellipses and splines stay this near to them.
+FIT = 1e-5
+
+#: Candidates a pair of pieces are compared at most; beyond, only the boxes that are nearest count.
+_MOST_PAIRS = 250_000
+
+
+def least_distance(one: Shape, other: Shape) -> tuple[float, Point, Point]:
+    """The shortest distance (mm) between two curves, and a point of each where it is taken."""
+    a, b = _pieces(one), _pieces(other)
+    both = CurveArray.joined([a, b])
+    sides = _sides(a, b)
+    meeting = contacts(both, 1e-9)
+    across = np.flatnonzero(sides[meeting.first] != sides[meeting.second])
+    if len(across):
+        where = Point(*meeting.points[across[0]].tolist())
+        return 0.0, where, where
+    i, j = _near_pairs(a, b)
+    distance, from_, to = _pair_distances(a.take(i), b.take(j))
+    best = int(distance.argmin())
+    return float(distance[best]), Point(*from_[best].tolist()), Point(*to[best].tolist())
+
+
+def point_distance(p: Point, shape: Shape) -> tuple[float, Point]:
+    """The shortest distance (mm) from a point to a curve, and the point of the curve."""
+    pieces = _pieces(shape)
+    here = np.repeat(np.array([[*p]]), len(pieces), axis=0)
+    share = np.clip(pieces.shares_of(here), 0.0, 1.0)
+    feet = pieces.points_at(share)
+    away = np.hypot(*(feet - here).T)
+    best = int(away.argmin())
+    return float(away[best]), Point(*feet[best].tolist())
+
+
+def angle_between(one: Line, other: Line) -> float:
+    """The angle (radians, 0 to pi/2) between two lines; 0 where they are parallel."""
+    u, v = one.end - one.start, other.end - other.start
+    return math.atan2(abs(u.cross(v)), abs(u.dot(v)))
+
+
+def enclosed_area(shapes: Sequence[Shape]) -> float | None:
+    """Area (mm2) that curves enclose which together make one closed run; None where they do not."""
+    if not shapes:
+        return None
+    if len(shapes) == 1:
+        only = shapes[0]
+        if isinstance(only, Circle):
+            return math.pi * only.radius**2
+        if not only.is_closed:
+            return None
+    rows = [row for shape in shapes for row in rows_of(shape, FIT)]
+    ordered = _in_order(rows)
+    if ordered is None:
+        return None
+    return abs(float(CurveArray.from_rows(ordered, [0] * len(ordered)).signed_areas().sum()))
+
+
+def _in_order(rows: Rows) -> Rows | None:
+    """Rows turned and ordered so that each begins where the last ended (to 1e-6 mm), and the last closes the first."""
+    left = list(rows)
+    run = [left.pop()]
+    while left:
+        x, y = run[-1][2], run[-1][3]
+        for k, (a, b, c, d, bulge) in enumerate(left):
+            if math.hypot(a - x, b - y) <= 1e-6:
+                run.append((a, b, c, d, bulge))
+            elif math.hypot(c - x, d - y) <= 1e-6:
+                run.append((c, d, a, b, -bulge))
+            else:
+                continue
+            del left[k]
+            break
+        else:
+            return None
+    closed = math.hypot(run[-1][2] - run[0][0], run[-1][3] - run[0][1]) <= 1e-6
+    return run if closed else None
+
+
+def _pieces(shape: Shape) -> CurveArray:
+    rows = rows_of(shape, FIT)
+    return CurveArray.from_rows(rows, [0] * len(rows))
+
+
+def _sides(a: CurveArray, b: CurveArray) -> Ints:
+    return np.concatenate([np.zeros(len(a), dtype=np.int64), np.ones(len(b), dtype=np.int64)])
+
+
+def _near_pairs(a: CurveArray, b: CurveArray) -> tuple[Ints, Ints]:
+    """Pairs whose boxes are no further apart than some pair of points is known to be."""
+    box_a, box_b = a.bounds(), b.bounds()
+    step = (a.start[:, None, :] - b.start[None, :, :]).reshape(-1, 2)[:_MOST_PAIRS]
+    bound = np.hypot(step[:, 0], step[:, 1]).min()
+    apart_x = np.maximum(box_a[:, None, 0] - box_b[None, :, 2], box_b[None, :, 0] - box_a[:, None, 2]).clip(0)
+    apart_y = np.maximum(box_a[:, None, 1] - box_b[None, :, 3], box_b[None, :, 1] - box_a[:, None, 3]).clip(0)
+    i, j = np.nonzero(np.hypot(apart_x, apart_y) <= bound)
+    return i.astype(np.int64), j.astype(np.int64)
+
+
+#: Distances (n,) and the points of both pieces where they are taken, (n, 2) each.
+_Ways = tuple[Floats, Floats, Floats]
+
+
+def _pair_distances(a: CurveArray, b: CurveArray) -> _Ways:
+    """Of pairs that do not meet: the shortest way begins at an end of one, or points to the centre of an arc."""
+    ways = [_from_ends(a, b, share) for share in (0.0, 1.0)]
+    ways += [(d, q, p) for d, p, q in (_from_ends(b, a, share) for share in (0.0, 1.0))]
+    ways.append(_from_centres(a, b))
+    distance, from_b, from_a = _from_centres(b, a)
+    ways.append((distance, from_a, from_b))
+    distances = np.array([way[0] for way in ways])
+    best, pick = distances.argmin(axis=0), np.arange(len(a))
+    return (
+        np.asarray(distances[best, pick]),
+        np.asarray(np.array([way[1] for way in ways])[best, pick]),
+        np.asarray(np.array([way[2] for way in ways])[best, pick]),
+    )
+
+
+def _from_ends(of: CurveArray, on: CurveArray, share: float) -> _Ways:
+    """From an end of one piece to the nearest point of the other."""
+    ends = of.points_at(np.full(len(of), share))
+    feet = on.points_at(np.clip(on.shares_of(ends), 0.0, 1.0))
+    return np.hypot(*(ends - feet).T), ends, feet
+
+
+def _from_centres(of: CurveArray, on: CurveArray) -> _Ways:
+    """From the centre of an arc to its foot on the other piece, and from there back to the arc."""
+    feet = on.points_at(np.clip(on.shares_of(of.centre), 0.0, 1.0))
+    back = of.points_at(np.clip(of.shares_of(feet), 0.0, 1.0))
+    return np.where(of.is_arc, np.hypot(*(feet - back).T), np.inf), back, feet

@@ -1,0 +1,70 @@
+"""Places on curves that people mean when they point: ends, middles, centres, quadrants, and where curves meet."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from collections.abc import Iterator, Sequence
+from typing import Literal
+
+from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.intersect import contacts
+from syntaxa.geometry.points import Point, polar
+from syntaxa.geometry.runs import rows_of
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape
+
+PlaceKind = Literal["end", "middle", "centre", "quadrant", "crossing"]
+
+#: mm; runs of arcs that stand for ellipses and splines, and how near two curves must come to meet.
+_FIT, _MEET = 1e-4, 1e-6
+
+
+def places_of(shape: Shape) -> Iterator[tuple[PlaceKind, Point]]:
+    """The places of one curve; a polyline has those of its pieces."""
+    if isinstance(shape, Polyline):
+        for piece in shape.segments():
+            yield from places_of(piece)
+        return
+    if not shape.is_closed:
+        yield "end", shape.start
+        yield "end", shape.end
+    if isinstance(shape, Line):
+        yield "middle", shape.start.toward(shape.end, 0.5)
+    elif isinstance(shape, Arc | Circle):
+        yield "centre", shape.centre
+        if isinstance(shape, Arc):
+            yield "middle", polar(shape.centre, shape.radius, shape.start_angle + shape.sweep / 2)
+        for angle in _quadrants(shape):
+            yield "quadrant", polar(shape.centre, shape.radius, angle)
+    elif isinstance(shape, EllipseArc):
+        yield "centre", shape.centre
+    elif shape.is_closed:
+        yield "end", shape.start
+
+
+def crossings(shapes: Sequence[Shape]) -> list[Point]:
+    """Where any two of some curves meet; the cost grows with the square of their number."""
+    rows = [(row, k) for k, shape in enumerate(shapes) for row in rows_of(shape, _FIT)]
+    if len(rows) < 2:
+        return []
+    curves = CurveArray.from_rows((row for row, _ in rows), (owner for _, owner in rows))
+    found = contacts(curves, _MEET)
+    apart = curves.owner[found.first] != curves.owner[found.second]
+    return [Point(x, y) for x, y in found.points[apart].tolist()]
+
+
+def distinct(places: Sequence[Point], apart: float) -> list[Point]:
+    """Places without those that are nearer than `apart` (mm) to one before them."""
+    kept: list[Point] = []
+    for place in places:
+        if all(place.distance_to(k) > apart for k in kept):
+            kept.append(place)
+    return kept
+
+
+def _quadrants(shape: Arc | Circle) -> Iterator[float]:
+    first, sweep = (0.0, TURN) if isinstance(shape, Circle) else (shape.start_angle, shape.sweep)
+    low = first if sweep >= 0 else first + sweep
+    for angle in itertools.islice(itertools.count(0.0, math.pi / 2), 4):
+        if (angle - low) % TURN <= abs(sweep) + 1e-12:
+            yield angle

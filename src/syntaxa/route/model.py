@@ -1,0 +1,204 @@
+"""Rules that say where curves go, and how groups of curves are told apart."""
+
+from __future__ import annotations
+
+import fnmatch
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+import msgspec
+
+from syntaxa.drawing.model import Curve, Layer
+from syntaxa.drawing.state import Purpose, State, source_of
+
+#: Where a rule sends curves: to a sketch that is made, helps drawing, or is only looked at; or out.
+Destination = Literal["profile", "construction", "reference", "out"]
+
+#: By what curves can be grouped.
+Grouping = Literal["layer", "colour", "line type", "weight", "block", "kind"]
+
+GROUPINGS: tuple[Grouping, ...] = ("layer", "colour", "line type", "weight", "block", "kind")
+
+
+class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
+    """Curves that fit all that is given go to a sketch.
+
+    layer, line_type, block  names, with * and ? for what may differ; capitals and small letters are the same
+    colour  0xRRGGBB; weight in mm; kind of curve
+    to      name of the sketch; {layer}, {colour}, {line type}, {weight}, {block} and {kind} become the curve's own
+    goes    what it goes as
+    """
+
+    to: str = "{layer}"
+    goes: Destination = "profile"
+    layer: str = "*"
+    colour: int | None = None
+    line_type: str = "*"
+    weight: float | None = None
+    block: str = "*"
+    kind: str = "*"
+
+    def fits(self, look: Look) -> bool:
+        """Whether a curve that looks so is meant."""
+        return (
+            _same(look.layer, self.layer)
+            and _same(look.line_type, self.line_type)
+            and _same(look.block, self.block)
+            and _same(look.kind, self.kind)
+            and self.colour in (None, look.colour)
+            and (self.weight is None or (look.weight is not None and abs(look.weight - self.weight) < 5e-4))
+        )
+
+    def name_for(self, look: Look) -> str:
+        """The sketch that a curve of that look goes to."""
+        name = self.to
+        for grouping in GROUPINGS:
+            name = name.replace(f"{{{grouping}}}", look.shown(grouping))
+        return name or look.layer
+
+    @property
+    def meant(self) -> str:
+        """Which curves are meant, in words."""
+        parts = [f"{name} {value}" for name, value in (("layer", self.layer), ("line type", self.line_type),
+                 ("block", self.block), ("kind", self.kind)) if value != "*"]  # fmt: skip
+        if self.colour is not None:
+            parts.append(f"colour {colour_name(self.colour)}")
+        if self.weight is not None:
+            parts.append(f"weight {self.weight:g} mm")
+        return ", ".join(parts) or "everything"
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """How a curve looks, its own style or else that of its layer. Weight in mm, None for the default."""
+
+    layer: str
+    colour: int
+    line_type: str
+    weight: float | None
+    block: str
+    kind: str
+
+    def shown(self, grouping: Grouping) -> str:
+        """One of its properties in words."""
+        return {
+            "layer": self.layer,
+            "colour": colour_name(self.colour),
+            "line type": self.line_type or "continuous",
+            "weight": "default" if self.weight is None else f"{self.weight:g} mm",
+            "block": self.block or "no block",
+            "kind": self.kind,
+        }[grouping]
+
+
+class Looks:
+    """Tells how curves look; knows the layers of all sources."""
+
+    def __init__(self, state: State) -> None:
+        self._layers: dict[tuple[int, str], Layer] = {
+            (taken.number, layer.name): layer for taken in state.taken for layer in taken.drawing.layers
+        }
+
+    def of(self, curve: Curve) -> Look:
+        """How a curve looks."""
+        layer = self._layers.get((source_of(curve.id), curve.layer)) or Layer(curve.layer)
+        style = curve.style
+        return Look(
+            curve.layer,
+            layer.colour if style.colour is None else style.colour,
+            (style.line_type or layer.line_type).upper().replace("CONTINUOUS", "").replace("BYBLOCK", ""),
+            layer.weight if style.weight is None else style.weight,
+            curve.block.partition("#")[0],
+            curve.shape.kind,
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class CurveGroup:
+    """Curves that are alike in one property: how many, their length (mm), and where they go."""
+
+    grouping: Grouping
+    name: str
+    look: Look
+    count: int
+    length: float
+    ids: tuple[str, ...]
+    sources: tuple[int, ...]
+    goes_to: tuple[str, ...]
+    shown: bool
+
+    def rule(self, to: str, goes: Destination) -> Rule:
+        """The rule that sends just these."""
+        escaped = self.name.translate({ord(c): f"[{c}]" for c in "*?["})
+        match self.grouping:
+            case "layer":
+                return Rule(to, goes, layer=escaped)
+            case "colour":
+                return Rule(to, goes, colour=self.look.colour)
+            case "line type":
+                return Rule(to, goes, line_type=self.look.line_type)
+            case "weight":
+                return Rule(to, goes, weight=self.look.weight)
+            case "block":
+                return Rule(to, goes, block=self.look.block)
+            case _:
+                return Rule(to, goes, kind=self.look.kind)
+
+
+def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
+    """All that was taken in (`state`, before any routing), grouped; `now` tells its size and where each group went."""
+    looks = Looks(state)
+    to_mm = {t.number: now.placement_of(t).mm_per_unit for t in now.taken}
+    home = {_root(c.id): s.name for s in now.sketches for c in s.curves}
+    hidden = {(t.number, x.name) for t in state.taken for x in t.drawing.layers if not x.shown}
+    members: dict[str, list[tuple[Curve, Look, int]]] = {}
+    for taken in state.taken:
+        for curve in taken.drawing.curves:
+            look = looks.of(curve)
+            members.setdefault(look.shown(grouping), []).append((curve, look, taken.number))
+    found = []
+    for name, some in members.items():
+        goes = dict.fromkeys(home[_root(c.id)] for c, _, _ in some if _root(c.id) in home)
+        found.append(
+            CurveGroup(
+                grouping,
+                name,
+                some[0][1],
+                len(some),
+                sum(c.shape.length * to_mm[n] for c, _, n in some),
+                tuple(c.id for c, _, _ in some),
+                tuple(dict.fromkeys(n for _, _, n in some)),
+                tuple(goes),
+                any((n, c.layer) not in hidden for c, _, n in some),
+            )
+        )
+    return sorted(found, key=lambda g: g.name.lower())
+
+
+def first_fit(rules: Sequence[Rule], look: Look) -> Rule | None:
+    """The first rule that means a curve of that look."""
+    return next((rule for rule in rules if rule.fits(look)), None)
+
+
+def purpose_of(goes: Destination) -> Purpose:
+    """What a sketch is for whose curves go there so."""
+    return "profile" if goes == "out" else goes
+
+
+def colour_name(colour: int) -> str:
+    """A colour as #rrggbb."""
+    return f"#{colour:06x}"
+
+
+def roots(ids: Sequence[str]) -> Iterator[str]:
+    """The curves that pieces were cut from."""
+    return map(_root, ids)
+
+
+def _root(curve_id: str) -> str:
+    return curve_id.split(".")[0]
+
+
+def _same(name: str, pattern: str) -> bool:
+    return pattern == "*" or fnmatch.fnmatchcase(name.lower(), pattern.lower())
