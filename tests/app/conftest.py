@@ -21,6 +21,7 @@ class Chosen(Choosers):
 
     def __init__(self):
         self.path: Path | None = None
+        self.paths: list[Path] = []
         self.unsaved = QMessageBox.StandardButton.Discard
         self.told: list[str] = []
         self.layer: str | None = None
@@ -32,6 +33,15 @@ class Chosen(Choosers):
         return self.path
 
     def open_folder(self, parent, folder):
+        return self.path
+
+    def open_drawings(self, parent, folder):
+        return self.paths
+
+    def open_recipe(self, parent, folder):
+        return self.path
+
+    def save_recipe(self, parent, folder, name):
         return self.path
 
     def save_report(self, parent, folder, name):

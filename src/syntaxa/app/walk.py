@@ -29,6 +29,7 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
         ("1-intake", 0, lambda: None),
         ("2-measure", 1, lambda: _measure(window)),
         ("3-route", 2, lambda: window.session.do(ChooseLayers(_NOT_PARTS))),
+        ("3-picked", 2, lambda: _pick(window)),
         ("4-mend-found", 3, lambda: None),
         ("5-mend-one", 3, lambda: window.mend.step(1)),
         ("6-mend-done", 3, window.fix_all),
@@ -88,6 +89,13 @@ def _measure(window: MainWindow) -> None:
     window.session.do(ChooseUnit("in"))
     settle(window)
     window.session.do(PlaceOrigin("lower-left"))
+
+
+def _pick(window: MainWindow) -> None:
+    """The screw holes of the control box get a role."""
+    window.route.tabs.setCurrentIndex(3)
+    window.pick_by_words("circles under 2 in on CONTROL-BOX")
+    window.route.picked.give(True)
 
 
 def _stuck(window: MainWindow, where: str) -> int:

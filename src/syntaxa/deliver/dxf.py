@@ -59,7 +59,7 @@ def dxf_bytes(plan: Plan, unit: str, release: Release) -> bytes:
             writer.add(content, sketch)
         layer = writer.layer(block.contents[0]) if block.contents else "0"
         for place in block.places:
-            space.add_blockref(content.name, writer.by.point(place), {"layer": layer})
+            space.add_blockref(content.name, (*writer.by.point(place),), {"layer": layer})
     text = io.StringIO()
     document.write(text)
     written = text.getvalue()

@@ -196,7 +196,7 @@ def _on_cluster(
         client = cluster.Client(str(address), timeout="10s", set_as_default=False)
     except (OSError, ValueError) as error:
         raise JobError(f"There is no scheduler at {address} ({type(error).__name__}).") from error
-    with client:
+    with client, client.as_current():
         futures = {
             client.submit(run_one, recipe, paths[k].resolve(), [o.resolve() for o in outputs[k]], pure=False): k
             for k in range(len(paths))

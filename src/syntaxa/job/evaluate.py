@@ -17,6 +17,7 @@ from syntaxa.intake.registry import read
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.model import Job, JobStep, Source, own_ids, reading_key
 from syntaxa.measure.evidence import evidence_of
+from syntaxa.measure.steps import ChooseUnit
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
 
@@ -76,8 +77,10 @@ class Evaluator:
     def evaluate(self, job: Job, progress: Progress = no_progress) -> Evaluation:
         """All steps that are on; a step that fails is told in the ledger and skipped."""
         sources = tuple(self._source(s, job.reading(s.number), progress) for s in job.sources)
+        sources = _heard_together(job, sources)
         state = State(tuple(_untouched(s) for s in sources))
         digest = "+".join(reading_key(s, job.reading(s.number)) for s in job.sources)
+        digest += "".join(f"/{s.verdict.unit}{s.verdict.page_scale:g}" for s in sources)
         taking = [s for s in job.steps if isinstance(s.step, TakeIn)]
         state, digest, ledger = self._run(taking, state, digest, no_progress)
         first = self._first(state, digest)
@@ -148,6 +151,28 @@ class Evaluator:
 
 def _next_digest(digest: str, job_step: JobStep) -> str:
     return hashlib.sha256(digest.encode() + msgspec.json.encode(job_step.step)).hexdigest()
+
+
+def _heard_together(job: Job, sources: tuple[SourceRead, ...]) -> tuple[SourceRead, ...]:
+    """The units of several sources are weighed again, each with what is certain of the others."""
+    if len(sources) < 2:
+        return sources
+    settled = {s.number: job.step_of(ChooseUnit, s.number) for s in sources}
+    known = {
+        s.number: step.unit if isinstance(step := settled[s.number], ChooseUnit) else s.verdict.unit
+        for s in sources
+        if settled[s.number] is not None or s.verdict.sure
+    }
+    return tuple(
+        replace(s, verdict=verdict_of(s.received, tuple(u for n, u in known.items() if n != s.number))) for s in sources
+    )
+
+
+def in_doubt(job: Job, evaluation: Evaluation) -> tuple[int, ...]:
+    """Numbers of the sources whose unit is neither sure nor settled by anybody."""
+    return tuple(
+        s.number for s in evaluation.sources if not s.verdict.sure and job.step_of(ChooseUnit, s.number) is None
+    )
 
 
 def _untouched(source: SourceRead) -> Taken:

@@ -30,9 +30,9 @@ def between(a: Point, b: Point) -> tuple[Reading, ...]:
     step = b - a
     return (
         Reading("Distance", step.length, "length"),
-        Reading("in X", abs(step.x), "length"),
-        Reading("in Y", abs(step.y), "length"),
-        Reading("direction", math.degrees(step.angle), "angle"),
+        Reading("X", abs(step.x), "length"),
+        Reading("Y", abs(step.y), "length"),
+        Reading("at", math.degrees(step.angle), "angle"),
     )
 
 

@@ -110,7 +110,7 @@ class Turn(msgspec.Struct, frozen=True, tag="turn", omit_defaults=True):
         """Right angles are exact."""
         if not math.isfinite(self.angle_deg):
             raise MeasureError("The angle is no number.", suggestion="Type it in degrees.")
-        return _told(state, state.moved(_about(state, self.about, turning(self.angle_deg))))
+        return _told(state, state.moved(about(state, self.about, turning(self.angle_deg))))
 
 
 class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
@@ -130,7 +130,7 @@ class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
     def apply(self, state: State) -> tuple[State, Entry]:
         """Texts keep their reading direction."""
         flip = Transform.scaling(-1, 1) if self.axis == "left-right" else Transform.scaling(1, -1)
-        return _told(state, state.moved(_about(state, self.about, flip)))
+        return _told(state, state.moved(about(state, self.about, flip)))
 
 
 class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults=True):
@@ -233,9 +233,9 @@ def scale_text(page_scale: float) -> str:
     return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"
 
 
-def _about(state: State, about: About, by: Transform) -> Transform:
+def about(state: State, place: About, by: Transform) -> Transform:
     """The map about the origin as drawn, or about the middle of all curves (before the origin is placed)."""
-    box = extents_of(state.curves()) if about == "centre" else None
+    box = extents_of(state.curves()) if place == "centre" else None
     if box is None:
         return by
     middle = Vector((box[0] + box[2]) / 2 - state.shift.x, (box[1] + box[3]) / 2 - state.shift.y)

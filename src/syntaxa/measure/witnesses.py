@@ -30,6 +30,12 @@ SURE = 0.9
 #: A witness of at least this weight that speaks for another size contradicts.
 _STRONG = 1.5
 
+#: Log-likelihoods that differ by less are about equal.
+_EQUALLY = 0.35
+
+#: Clues that somebody wrote down.
+_WRITTEN = frozenset({"choice", "dimensions", "numbers in texts", "note", "scale note"})
+
 _CLUES = (header, neighbours, dimensions, notes, sheets, roundness, sizes)
 
 
@@ -88,21 +94,26 @@ def hear(seen: Evidence) -> Verdict:
     total = prior + sum((c.loglike for c in clues), np.zeros(prior.shape))
     share = _by_size(total)
     # What a clue says alone is how it changes the balance of sizes.
-    voices = [_by_size(prior + c.loglike) - _by_size(prior) for c in clues]
-    witnesses = tuple(_witness(c, v) for c, v in zip(clues, voices, strict=True))
+    common = _by_size(prior)
+    voices = [_by_size(prior + c.loglike) - common for c in clues]
+    witnesses = tuple(_witness(c, v, common) for c, v in zip(clues, voices, strict=True))
     probability = np.exp(share - logsumexp(share))
     order = np.argsort(-probability, kind="stable")[:8].tolist()
-    candidates = tuple(_candidate(float(probability[k]), k, voices) for k in order if probability[k] > 1e-4)
+    names = _names(total)
+    candidates = tuple(_candidate(float(probability[k]), k, voices, names[k]) for k in order if probability[k] > 1e-4)
     best = candidates[0]
     against = tuple(k for k in range(len(witnesses)) if _contradicts(witnesses[k], k, best))
     return Verdict(best.unit, best.probability, witnesses, best.page_scale, candidates, against)
 
 
 def _contradicts(witness: Witness, index: int, best: Candidate) -> bool:
-    """What the file declares contradicts whenever it is not what was found; other clues where they are strong."""
+    """What the file declares contradicts whenever it is not what was found, what is written where it is strong.
+
+    Sizes that are odd or large only make a unit less probable.
+    """
     if witness.kind in ("header", "pixels"):
-        return not math.isclose(mm_per(witness.unit) * witness.page_scale, best.mm_per_number, rel_tol=1e-6)
-    return index in best.speak_against and witness.weight >= _STRONG
+        return index not in best.speak_for
+    return witness.kind in _WRITTEN and index in best.speak_against and witness.weight >= _STRONG
 
 
 def _same_sizes() -> tuple[list[tuple[int, int]], Ints]:
@@ -122,6 +133,17 @@ def _same_sizes() -> tuple[list[tuple[int, int]], Ints]:
 _SIMPLEST, _SIZE_INDEX = _same_sizes()
 
 
+def _names(total: Floats) -> list[tuple[int, int]]:
+    """By which unit and scale each size is called: the likeliest of those that give it."""
+    weight = total.max(axis=(2, 3)).ravel()
+    best: list[tuple[int, int]] = list(_SIMPLEST)
+    top = np.full(len(_SIMPLEST), -np.inf)
+    for flat, size in enumerate(_SIZE_INDEX.tolist()):
+        if weight[flat] > top[size]:
+            top[size], best[size] = weight[flat], (flat // len(SCALES), flat % len(SCALES))
+    return best
+
+
 def _by_size(joint: Floats) -> Floats:
     """Log of the sum over all hypotheses that give a number the same size, (sizes,)."""
     top = float(joint.max())
@@ -129,22 +151,24 @@ def _by_size(joint: Floats) -> Floats:
     return np.asarray(np.log(np.maximum(np.bincount(_SIZE_INDEX, sums), 1e-300)) + top)
 
 
-def _witness(clue: Clue, voice: Floats) -> Witness:
-    unit, scale = _SIMPLEST[int(np.flatnonzero(voice >= voice.max() - 1e-9)[0])]
+def _witness(clue: Clue, voice: Floats, common: Floats) -> Witness:
+    """Of the sizes that it likes about equally, it speaks for the one that is most common."""
+    liked = np.where(voice >= voice.max() - _EQUALLY, common, -np.inf)
+    unit, scale = _SIMPLEST[int(liked.argmax())]
     weight = float(voice.max() - (logsumexp(voice) - math.log(len(voice))))
     return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.says, SCALES[scale])
 
 
-def _candidate(p: float, index: int, voices: list[Floats]) -> Candidate:
+def _candidate(p: float, index: int, voices: list[Floats], name: tuple[int, int]) -> Candidate:
     """For it speak the clues that like it nearly best, against it those that find it much less likely than another."""
     away = [float(v.max() - v[index]) for v in voices]
     # What a clue leaves undecided is neither for nor against.
     tells = [float(np.ptp(v)) > 0.3 for v in voices]
-    unit, scale = _SIMPLEST[index]
+    unit, scale = name
     return Candidate(
         UNITS[unit],
         SCALES[scale],
         p,
-        tuple(k for k, a in enumerate(away) if a < 0.35 and tells[k]),
+        tuple(k for k, a in enumerate(away) if a < _EQUALLY and tells[k]),
         tuple(k for k, a in enumerate(away) if a > 1.0),
     )

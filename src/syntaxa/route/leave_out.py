@@ -19,7 +19,7 @@ _LAYER_WORDS: tuple[tuple[str, str], ...] = (
     (r"border|frame|sheet|rahmen", "border"),
     (r"text|note|label|annot|legend|table", "text"),
     (r"dim|bemass|cota|quota", "dimensions"),
-    (r"cent(?:er|re)|axis|achse", "centre lines"),
+    (r"cent(?:er|re)|ax[ei]s|achse", "centre lines"),
     (r"hidden|verdeckt|phantom", "hidden lines"),
     (r"hatch|fill|schraff|section[-_ ]?line", "hatches"),
     (r"defpoints|construct|hilfs|aux|guide|viewport|vport", "helping lines"),

@@ -25,7 +25,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
     """Curves that fit all that is given go to a sketch.
 
     layer, line_type, block  names, with * and ? for what may differ; capitals and small letters are the same
-    colour  0xRRGGBB; weight in mm; kind of curve
+    colour  0xRRGGBB; weight in mm, 0 for the default; kind of curve
     to      name of the sketch; {layer}, {colour}, {line type}, {weight}, {block} and {kind} become the curve's own
     goes    what it goes as
     """
@@ -47,7 +47,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
             and _same(look.block, self.block)
             and _same(look.kind, self.kind)
             and self.colour in (None, look.colour)
-            and (self.weight is None or (look.weight is not None and abs(look.weight - self.weight) < 5e-4))
+            and (self.weight is None or abs((look.weight or 0.0) - self.weight) < 5e-4)
         )
 
     def name_for(self, look: Look) -> str:
@@ -65,7 +65,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
         if self.colour is not None:
             parts.append(f"colour {colour_name(self.colour)}")
         if self.weight is not None:
-            parts.append(f"weight {self.weight:g} mm")
+            parts.append(f"weight {self.weight:g} mm" if self.weight else "default weight")
         return ", ".join(parts) or "everything"
 
 
@@ -139,7 +139,7 @@ class CurveGroup:
             case "line type":
                 return Rule(to, goes, line_type=self.look.line_type)
             case "weight":
-                return Rule(to, goes, weight=self.look.weight)
+                return Rule(to, goes, weight=self.look.weight or 0.0)
             case "block":
                 return Rule(to, goes, block=self.look.block)
             case _:

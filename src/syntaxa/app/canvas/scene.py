@@ -15,8 +15,9 @@ import shapely
 from numpy.typing import NDArray
 
 from syntaxa.drawing.model import Curve, Drawing
-from syntaxa.geometry.points import Point
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
+from syntaxa.geometry.transform import Transform
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
@@ -139,6 +140,16 @@ class Scene:
         if not len(self.curves):
             return None
         low, high = self.box[:, :2].min(axis=0) + self.origin, self.box[:, 2:].max(axis=0) + self.origin
+        return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+
+    def extents_under(self, by: Transform, shift: Vector) -> tuple[float, float, float, float] | None:
+        """Bounding box (mm) if everything were mapped before it is shifted; as exact as what is drawn."""
+        segments = self.levels[0].segments
+        if not len(segments):
+            return None
+        moved = np.array([shift.x, shift.y])
+        there = by.points(segments.reshape(-1, 2) + self.origin - moved) + moved
+        low, high = there.min(axis=0), there.max(axis=0)
         return float(low[0]), float(low[1]), float(high[0]), float(high[1])
 
     def nearest(self, x: float, y: float, reach: float, shown: Bools | None = None) -> int:

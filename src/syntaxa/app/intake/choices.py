@@ -253,6 +253,8 @@ class Choices(QWidget):
     def _show_facts(self, preview: Preview) -> None:
         report = preview.received.report
         said = f"says {UNIT_NAMES[report.declared]}" if report.declared else f"probably {UNIT_NAMES[preview.unit]}"
+        if report.declared and report.declared != preview.unit:
+            said += f", but probably {UNIT_NAMES[preview.unit]}"
         size = self._lengths.size(preview.box)
         lines = [f"{size}, unit: {said}"]
         missing = sum(n.count for n in report.not_read)

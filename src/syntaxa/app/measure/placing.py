@@ -13,7 +13,7 @@ from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField, NumberField
 from syntaxa.geometry.points import Point
-from syntaxa.measure.steps import About, Mirror, OriginMode, PlaceOrigin, ScaleBy, Turn
+from syntaxa.measure.steps import About, Mirror, OriginMode, PlaceOrigin, ScaleBy, Turn, about, turning
 
 #: Asks for points on the canvas: a word beside the cursor for each, a sentence, and what to do with them (mm).
 PickPoints = Callable[[Sequence[str], str, Callable[[list[Point]], None]], None]
@@ -115,11 +115,12 @@ class Placing(QWidget):
     def _add_turn(self, column: QVBoxLayout) -> None:
         self._angle = AngleField("Angle to turn by, in degrees")
         self._angle.setPlaceholderText("0°")
+        self._angle.typing.connect(self._preview_turn)
         self._angle.entered.connect(lambda value: self._session.do(Turn(value, self._about_now())))
         self._about = narrow(QComboBox())
         self._about.setAccessibleName("What is turned and mirrored about")
-        for about, text in _ABOUT:
-            self._about.addItem(text, about)
+        for place, text in _ABOUT:
+            self._about.addItem(text, place)
         self._about.activated.connect(lambda _index: self._turn_about())
         row = QHBoxLayout()
         for text, widget in (("Turn by", self._angle), ("about", self._about)):
@@ -173,6 +174,8 @@ class Placing(QWidget):
         )
         for field in (self._ox, self._oy, self._fx, self._fy):
             field.entered.connect(lambda _value: self._place_typed())
+        for field in (self._ox, self._oy):
+            field.typing.connect(lambda _value: self._preview_origin())
         self._pick_button = button("Pick…", "Pick the origin in the drawing")
         self._pick_button.clicked.connect(self.pick_origin)
         top = QHBoxLayout()
@@ -325,8 +328,8 @@ class Placing(QWidget):
         self._show_scale(job.step_of(ScaleBy))
         turn, mirror = job.step_of(Turn), job.step_of(Mirror)
         self._angle.show_value(turn.angle_deg if isinstance(turn, Turn) else 0.0)
-        about = turn.about if isinstance(turn, Turn) else mirror.about if isinstance(mirror, Mirror) else "origin"
-        self._about.setCurrentIndex(self._about.findData(about))
+        now = turn.about if isinstance(turn, Turn) else mirror.about if isinstance(mirror, Mirror) else "origin"
+        self._about.setCurrentIndex(self._about.findData(now))
         for axis, flip in self._flips.items():
             flip.setChecked(isinstance(mirror, Mirror) and mirror.axis == axis)
         self._show_origin(job.step_of(PlaceOrigin))
@@ -398,3 +401,24 @@ class Placing(QWidget):
                 zero.y + (box[3] - zero.y) * up,
             )
         )
+
+    def _preview_turn(self, angle: float) -> None:
+        """The box that the typed angle would give."""
+        shown, state, job = self._session.shown, self._session.state, self._session.job
+        if shown is None or state is None or job is None or math.isnan(angle):
+            self.would_be.emit(None)
+            return
+        old = job.step_of(Turn)
+        more = turning(angle - (old.angle_deg if isinstance(old, Turn) else 0.0))
+        self.would_be.emit(shown.scene.extents_under(about(state, self._about_now(), more), state.shift))
+
+    def _preview_origin(self) -> None:
+        """The box as it would lie with the origin at the typed place."""
+        shown, state = self._session.shown, self._session.state
+        x, y = self._ox.number(), self._oy.number()
+        if shown is None or state is None or shown.box is None or x is None or y is None:
+            self.would_be.emit(None)
+            return
+        dx, dy = -x - state.shift.x, -y - state.shift.y
+        box = shown.box
+        self.would_be.emit((box[0] + dx, box[1] + dy, box[2] + dx, box[3] + dy))

@@ -24,7 +24,10 @@ class MeasureStrip(QFrame):
         self._summed: list[Reading] = []
         self._says = ElidedLabel("figure")
         self._total = label("", "figure")
-        self._add, self._clear = button("Add to total", "Add the value to the running total"), button("Clear total")
+        self._add, self._clear = (
+            button("Add", "Add the value to the running total"),
+            button("Clear", "Clear the running total"),
+        )
         copy = button("Copy", "Copy the value")
         close = button("Close", "Close the measuring strip")
         self._add.clicked.connect(self.add_to_total)

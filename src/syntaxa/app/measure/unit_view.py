@@ -12,7 +12,7 @@ from syntaxa.drawing.quantities import scale_in
 from syntaxa.drawing.state import Taken
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.errors import MeasureError
-from syntaxa.job.evaluate import SourceRead
+from syntaxa.job.evaluate import SourceRead, in_doubt
 from syntaxa.measure.steps import ChooseUnit, scale_text
 from syntaxa.measure.witnesses import Candidate, Verdict
 
@@ -114,7 +114,7 @@ class UnitView(QWidget):
         shown, job = self._session.shown, self._session.job
         if shown is None or job is None:
             return 0
-        return sum(not s.verdict.sure and job.step_of(ChooseUnit, s.number) is None for s in shown.evaluation.sources)
+        return len(in_doubt(job, shown.evaluation))
 
     def refresh(self, lengths: LengthFormat) -> None:
         """Shows the verdict on the chosen source."""

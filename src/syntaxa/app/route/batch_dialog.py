@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtWidgets import QDialog, QGridLayout, QHBoxLayout, QProgressBar, QSpinBox, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QDialog, QGridLayout, QHBoxLayout, QProgressBar, QVBoxLayout, QWidget
 
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.settings import Settings
@@ -69,10 +69,11 @@ class BatchDialog(QDialog):
             grid.addWidget(label(text, "dim"), k, 0)
             grid.addWidget(shown, k, 1)
             grid.addWidget(choose, k, 2)
-        self._jobs = QSpinBox()
+        self._jobs = QComboBox()
         self._jobs.setAccessibleName("Drawings that are worked on at a time")
-        self._jobs.setRange(1, 64)
-        self._jobs.setValue(2)
+        for count in (1, 2, 4, 8, 16):
+            self._jobs.addItem(str(count), count)
+        self._jobs.setCurrentIndex(1)
         grid.addWidget(label("At a time", "dim"), 3, 0)
         side = QHBoxLayout()
         side.addWidget(self._jobs)
@@ -105,7 +106,7 @@ class BatchDialog(QDialog):
             self._lane.cancel()
             self._refresh()
             return
-        recipe_path, files, folder, jobs = self._recipe, tuple(self._files), self._folder, self._jobs.value()
+        recipe_path, files, folder, jobs = self._recipe, tuple(self._files), self._folder, int(self._jobs.currentData())
         if recipe_path is None or folder is None:
             return
         self.table.setRowCount(0)

@@ -20,10 +20,12 @@ from PyQt6.QtWidgets import (
 )
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.route.role_style import RoleStyle
 from syntaxa.app.session import Session
 from syntaxa.app.settings import Settings
 from syntaxa.app.widgets.labels import button, counted, label, narrow
 from syntaxa.drawing.model import Curve
+from syntaxa.drawing.state import Pen
 from syntaxa.route.edits import BringBack, ExcludeCurves, GiveRole, MoveCurves, Ungroup
 
 #: Ways to pick more: title, what it does, and its name for the window.
@@ -102,7 +104,10 @@ class Picked(QWidget):
         column.addLayout(_row((self._aside, out, self._back)))
 
     def _add_roles(self, column: QVBoxLayout) -> None:
-        column.addWidget(label("Roles", "heading"))
+        heading = QHBoxLayout()
+        heading.addWidget(label("Roles", "heading"))
+        heading.addStretch()
+        column.addLayout(heading)
         self._role = narrow(QComboBox())
         self._role.setEditable(True)
         self._role.setAccessibleName("Role")
@@ -110,7 +115,9 @@ class Picked(QWidget):
         give = self._made("Give", "Give this role to what is picked", lambda: self.give(True))
         take = self._made("Take", "Take this role from what is picked", lambda: self.give(False))
         forget = self._made("Forget", "Take this role off the list", self.forget_role)
-        column.addLayout(_row((self._role, give, take, forget)))
+        style = self._made("Style…", "How this role goes out: colour, weight, line type, layer", self.ask_style)
+        heading.addWidget(forget)
+        column.addLayout(_row((self._role, give, take, style)))
         self._list_roles()
 
     def _add_groups(self, column: QVBoxLayout) -> None:
@@ -186,6 +193,14 @@ class Picked(QWidget):
         self._settings.save()
         self._list_roles()
 
+    def ask_style(self) -> None:
+        """Asks how the role goes out."""
+        role, state = self._role.currentText().strip(), self._session.state
+        if role and state is not None:
+            dialog = RoleStyle(self, role, dict(state.pens).get(role, Pen()))
+            dialog.accepted.connect(lambda: self._session.do(dialog.step()))
+            dialog.open()
+
     def ungroup(self) -> None:
         """Takes the chosen group apart."""
         key = self._group_key()
@@ -228,7 +243,7 @@ class Picked(QWidget):
         """Takes what is selected on the canvas."""
         self._picked = curves
         if not curves:
-            self._says.setText("Click curves, or draw a window or a lasso (Alt) round them; Ctrl adds.")
+            self._says.setText("Nothing is picked: click, or draw a window or lasso.")
             return
         total = lengths.text(sum(c.shape.length for c in curves))
         roles = sorted({role for c in curves for role in c.roles})

@@ -24,8 +24,8 @@ from syntaxa.app.session import Session
 from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField
+from syntaxa.app.widgets.pens import line_types, show_weight, weights
 from syntaxa.app.widgets.swatch import swatch
-from syntaxa.deliver.linetypes import DASHES, HAIRLINE
 from syntaxa.drawing.state import Purpose, Sketch, View
 from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetSketch
 
@@ -38,11 +38,6 @@ _VIEWS: tuple[View, ...] = ("top", "front", "side")
 
 #: What stands for each purpose in the list, so that it is not told by colour.
 _SIGNS: dict[Purpose, str] = {"profile": "", "construction": "  (construction)", "reference": "  (reference)"}
-
-_WEIGHTS: tuple[tuple[str, float], ...] = (
-    ("default", 0.0), ("hairline 0.001 in", HAIRLINE), ("0.13 mm", 0.13), ("0.25 mm", 0.25), ("0.35 mm", 0.35),
-    ("0.5 mm", 0.5), ("0.7 mm", 0.7),
-)  # fmt: skip
 
 
 class SketchList(QWidget):
@@ -117,16 +112,11 @@ class SketchList(QWidget):
         self._notes.editingFinished.connect(self._note_typed)
         self._colour = button("Colour…", "Colour of the sketch")
         self._colour.clicked.connect(self.ask_colour)
-        self._weight = narrow(QComboBox())
-        self._weight.setAccessibleName("Line weight for output")
-        for text, mm in _WEIGHTS:
-            self._weight.addItem(text, mm)
+        self._weight = QComboBox()
+        weights(self._weight, "Line weight for output", None)
         self._weight.activated.connect(lambda _i: self._set(pen_weight=self._weight.currentData()))
-        self._dashes = narrow(QComboBox())
-        self._dashes.setAccessibleName("Line type for output")
-        self._dashes.addItem("continuous", "")
-        for name in DASHES:
-            self._dashes.addItem(name, name)
+        self._dashes = QComboBox()
+        line_types(self._dashes, "Line type for output", "")
         self._dashes.activated.connect(lambda _i: self._set(pen_line_type=self._dashes.currentData()))
         self._layer = QLineEdit()
         self._layer.setAccessibleName("Layer name for output")
@@ -259,8 +249,7 @@ class SketchList(QWidget):
         self._offset.show_length(sketch.plane.offset)
         self._turn.show_value(round(math.degrees(sketch.plane.turn), 9))
         self._notes.setText(sketch.notes)
-        at = next((k for k, (_, mm) in enumerate(_WEIGHTS) if mm == (sketch.pen.weight or 0.0)), -1)
-        self._weight.setCurrentIndex(at)
+        show_weight(self._weight, sketch.pen.weight)
         self._dashes.setCurrentIndex(max(self._dashes.findData(sketch.pen.line_type), 0))
         self._layer.setText(sketch.pen.layer)
         self._colour.setIcon(swatch(sketch.colour))

@@ -174,7 +174,7 @@ class RouteWindow(MeasureWindow):
         if made.left:
             self.banner.tell(
                 f"{path.name} has {counted(len(made.recipe.steps), 'step')}. "
-                f"{counted(len(made.left), 'step')} only fit this drawing and were left: {'; '.join(made.left[:4])}."
+                f"What only fits this drawing was left: {'; '.join(made.left[:4])}."
             )
         else:
             self.status.tell(f"Saved {path.name} with {counted(len(made.recipe.steps), 'step')}.")

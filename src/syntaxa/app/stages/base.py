@@ -35,7 +35,7 @@ class StagePanel(QWidget):
         self.body.addWidget(label(self.purpose, "dim", wrap=True))
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(_scrolling(inside) if self.scrolls else inside)
+        column.addWidget(scrolling(inside) if self.scrolls else inside)
 
     def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
         """Takes a display unit and a look."""
@@ -51,7 +51,8 @@ class StagePanel(QWidget):
         raise NotImplementedError
 
 
-def _scrolling(inside: QWidget) -> QScrollArea:
+def scrolling(inside: QWidget) -> QScrollArea:
+    """A page that scrolls up and down where it has too little room."""
     scroll = QScrollArea()
     scroll.setWidgetResizable(True)
     scroll.setFrameShape(QFrame.Shape.NoFrame)

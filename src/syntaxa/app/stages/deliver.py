@@ -12,6 +12,7 @@ from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
 from syntaxa.deliver.plan import RolesAs
 from syntaxa.deliver.write import FileUnit, Output
+from syntaxa.job.evaluate import in_doubt
 
 #: What can be written: title, ending, release.
 FORMATS: tuple[tuple[str, str, str], ...] = (
@@ -130,8 +131,15 @@ class DeliverPanel(StagePanel):
                 text = f"{counted(left, 'finding')} still open; see Mend."
             if left and all(not f.remedy or f.by_choice for f in self.session.findings):
                 text = f"{counted(left, 'piece')} in no closed contour: what is open goes out as open lines."
+            doubt = self._unit_in_doubt()
+            if doubt:
+                text = f"The unit is in doubt; see Measure. {text}"
             self._state.setText(text)
-            set_role(self._state, "warning" if left else "good")
+            set_role(self._state, "warning" if left or doubt else "good")
+
+    def _unit_in_doubt(self) -> bool:
+        shown, job = self.session.shown, self.session.job
+        return shown is not None and job is not None and bool(in_doubt(job, shown.evaluation))
 
     def forget_result(self) -> None:
         """What was written no longer is what is shown."""

@@ -10,7 +10,7 @@ from syntaxa.app.route.rules import Rules
 from syntaxa.app.route.sketch_list import SketchList
 from syntaxa.app.session import Session
 from syntaxa.app.settings import Settings
-from syntaxa.app.stages.base import StagePanel
+from syntaxa.app.stages.base import StagePanel, scrolling
 
 
 class RoutePanel(StagePanel):
@@ -28,7 +28,12 @@ class RoutePanel(StagePanel):
         self.picked = Picked(session, settings)
         self.tabs = QTabWidget()
         self.tabs.setAccessibleName("What came in, rules, sketches, and what is picked")
-        pages = ((self.came_in, "Came in"), (self.rules, "Rules"), (self.sketches, "Sketches"), (self.picked, "Picked"))
+        pages = (
+            (self.came_in, "Came in"),
+            (self.rules, "Rules"),
+            (self.sketches, "Sketches"),
+            (scrolling(self.picked), "Picked"),
+        )
         for page, name in pages:
             self.tabs.addTab(page, name)
         self.body.addWidget(self.tabs, 1)

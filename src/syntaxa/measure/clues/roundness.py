@@ -72,7 +72,9 @@ def roundness(seen: Evidence) -> Iterator[Clue]:
     likely = np.maximum(likely, likely.max() - 14.0)
     if np.ptp(likely[:, 0]) < 0.1:
         return
-    best = int(likely[:, 0].max(axis=-1).argmax())
+    fits = likely[:, 0].max(axis=-1)
+    # Of units that fit about as well, the one that is named first is the more common.
+    best = int(np.flatnonzero(fits >= fits.max() - 0.35)[0])
     says = f"As {UNIT_NAMES[UNITS[best]]}, {_told(values, MM[best, 0], size)} of {len(values)} sizes are round."
     yield Clue("roundness", over_sizes(likely), says)
 
