@@ -52,7 +52,7 @@ def main(first=FIRST, count=COUNT, show=False):
             if part:
                 print(f"    header {header}: {sum(r[5] for r in part)} of {len(part)} right")
         units = list(MM)
-        count_of = Counter((r[1], r[4] if r[4] in units else "other") for r in some if True)
+        count_of = Counter((r[1], r[4] if r[4] in units else "other") for r in some)
         print("    drawn in  taken as " + "".join(f"{u:>7}" for u in (*units, "other")))
         for unit in units:
             print(f"    {unit:>8}           " + "".join(f"{count_of[unit, t] or '.':>7}" for t in (*units, "other")))
@@ -60,9 +60,8 @@ def main(first=FIRST, count=COUNT, show=False):
     for low, high in bands:
         part = [r for r in rows if low <= r[6] < high]
         if part:
-            print(
-                f"given {low:.2f} to {min(high, 1):.2f}: {len(part)} drawings, right {sum(r[5] for r in part) / len(part):.1%}"
-            )
+            right = sum(r[5] for r in part) / len(part)
+            print(f"given {low:.2f} to {min(high, 1):.2f}: {len(part)} drawings, right {right:.1%}")
     if show:
         for r in rows:
             if not r[5]:

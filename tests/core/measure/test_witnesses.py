@@ -52,12 +52,13 @@ def test_what_is_given_nine_in_ten_is_right_in_more(judged):
 
 
 def test_a_lying_header_is_never_followed_or_left_in_silence(judged):
+    lied = 0
     for one, verdict, _ in judged:
         declared = [w for w in verdict.witnesses if w.kind == "header"]
-        if declared and not math.isclose(
-            MM[declared[0].unit] * declared[0].page_scale, verdict.candidates[0].mm_per_number
-        ):
+        if declared and declared[0].unit != verdict.unit:
+            lied += 1
             assert not verdict.sure, one.name
+    assert lied > COUNT / 10
 
 
 def test_probabilities_add_up_and_are_ordered(judged):
