@@ -11,7 +11,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QWidget
 
 from syntaxa.app.widgets.labels import label, narrow
-from syntaxa.app.widgets.length_field import NumberField
+from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.intake.model import PLAIN, ReadOptions
 
 
@@ -19,7 +19,7 @@ from syntaxa.intake.model import PLAIN, ReadOptions
 class _Field:
     """A field: which option it sets, its label, the formats that have it, and its kind.
 
-    kind     "check", "text", "number" or "one of"
+    kind     "check", "text", "number", "length" (mm, any unit can be typed) or "one of"
     choices  value and words of each, for "one of"
     empty    what an empty number means
     """
@@ -52,8 +52,8 @@ _FIELDS = (
     _Field(
         "flatten", "Lay tilted curves flat", ("dxf", "dwg"), "check", "Instead of leaving out what is off the plane"
     ),
-    _Field("width_mm", "Width in mm", ("image",), "number", empty="as the file says, or by height"),
-    _Field("height_mm", "Height in mm", ("image",), "number", empty="as the file says, or by width"),
+    _Field("width_mm", "Width in mm", ("image",), "length", empty="as the file says, or by height"),
+    _Field("height_mm", "Height in mm", ("image",), "length", empty="as the file says, or by width"),
     _Field("up", "Up is", ("stl",), choices=(("z", "z"), ("y", "y"), ("x", "x"))),
     _Field("section", "Cut at height", ("stl", "dxf mesh"), "number", "In the file's numbers", empty="half the height"),
     _Field(
@@ -124,7 +124,7 @@ class ReadingFields(QWidget):
             line.setAccessibleName(field.says)
             line.editingFinished.connect(lambda: self._set(name, line.text().strip()))
             return line, line.setText
-        if field.kind == "number":
+        if field.kind in ("number", "length"):
             return self._number(field)
         combo = narrow(QComboBox())
         combo.setAccessibleName(field.says)
@@ -135,7 +135,8 @@ class ReadingFields(QWidget):
 
     def _number(self, field: _Field) -> tuple[QWidget, Callable[[Any], None]]:
         # Left empty, a field takes what the option is without it.
-        number = NumberField(field.says, least=-1e12 if field.option == "section" else -1e-300)
+        least = -1e12 if field.option == "section" else -1e-300
+        number = LengthField(field.says, least) if field.kind == "length" else NumberField(field.says, least)
         number.setPlaceholderText(field.empty)
         plain = getattr(PLAIN, field.option)
         number.editingFinished.connect(lambda: None if number.text().strip() else self._set(field.option, plain))

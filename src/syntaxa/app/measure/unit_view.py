@@ -157,7 +157,7 @@ class UnitView(QWidget):
             self._question.setText(f"Settled: {unit_name(taken.unit, taken.page_scale)}. {said}")
             set_role(self._question, "good")
         elif verdict.sure:
-            self._question.setText(f"{said} All clues agree on {named} ({verdict.confidence:.0%}).")
+            self._question.setText(f"{said} The clues speak for {named} ({verdict.confidence:.0%}).")
             set_role(self._question, "good")
         else:
             self._question.setText(_doubt(verdict, said, named))
@@ -196,7 +196,9 @@ class UnitView(QWidget):
         if candidate is None:
             self._reasons.setText("Nothing in the drawing speaks for this unit.")
             return
-        sides = [("▲ for", k) for k in candidate.speak_for] + [("▽ against", k) for k in candidate.speak_against]
+        # A clue that would rather have the same unit at another page scale reads like one for it.
+        against = [k for k in candidate.speak_against if verdict.witnesses[k].unit != candidate.unit]
+        sides = [("▲ for", k) for k in candidate.speak_for] + [("▽ against", k) for k in against]
         sides.sort(key=lambda side: (side[0] != "▲ for", -verdict.witnesses[side[1]].weight))
         lines = [f"{mark}: {verdict.witnesses[k].says}" for mark, k in sides[:_MOST_REASONS]]
         self._reasons.setText("\n".join(lines) or "No clue tells the units apart.")

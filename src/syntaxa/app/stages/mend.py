@@ -12,7 +12,7 @@ from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.theme.glyphs import glyph_icon
 from syntaxa.app.widgets.labels import button, counted, label, set_role
-from syntaxa.app.widgets.length_field import NumberField
+from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.mend.model import FINDING_KINDS, Finding, Region
 
@@ -53,10 +53,10 @@ class MendPanel(StagePanel):
     def _add_tolerance(self) -> None:
         row = QHBoxLayout()
         name = label("Largest gap", "dim")
-        self._gap = NumberField("Largest gap that is closed", least=0.0)
+        self._gap = LengthField("Largest gap that is closed", least=0.0)
         name.setBuddy(self._gap)
         self._gap.setMaximumWidth(110)
-        self._gap.entered.connect(lambda value: self.session.set_gap(value * self.lengths.mm_per_unit))
+        self._gap.entered.connect(self.session.set_gap)
         self._unit = label("mm", "dim")
         self._auto = button("Use proposed", "Use the proposed tolerance")
         self._auto.clicked.connect(lambda: self.session.set_gap(None))
@@ -126,7 +126,8 @@ class MendPanel(StagePanel):
             waiting = "Looking for faults…" if self.session.shown is not None else ""
             self._say(waiting, "dim")
             return
-        self._gap.show_value(surveyed.gap / self.lengths.mm_per_unit, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
+        self._gap.show_in(self.lengths.unit)
+        self._gap.show_value(surveyed.gap, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
         proposed = self.lengths.small(surveyed.proposal.gap)
         self._auto.setEnabled(self.session.gap is not None)
         self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")

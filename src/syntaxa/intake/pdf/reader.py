@@ -84,7 +84,7 @@ def _damaged(name: str) -> IntakeError:
 def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> bool:
     """Gathers what the page draws, and says whether it shows any text."""
     page = pdf.pages[options.page - 1]
-    to_page, notes = _page_transform(page)
+    to_page, notes, gathered.page = _page_transform(page)
     gathered.notes += notes
     optional = OptionalContent(pdf)
     if optional and options.grouping in ("auto", "groups"):
@@ -123,8 +123,8 @@ def _inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:
     return None
 
 
-def _page_transform(page: pikepdf.Page) -> tuple[Transform, list[str]]:
-    """From the page's own coordinates to points with the lower left corner at 0, 0, upright."""
+def _page_transform(page: pikepdf.Page) -> tuple[Transform, list[str], tuple[float, float]]:
+    """From the page's own coordinates to points with the lower left corner at 0, 0, upright; its size in points."""
     box = _box(_inherited(page.obj, "/CropBox")) or _box(_inherited(page.obj, "/MediaBox")) or (0.0, 0.0, 612.0, 792.0)
     media = _box(_inherited(page.obj, "/MediaBox"))
     if media is not None:
@@ -147,7 +147,8 @@ def _page_transform(page: pikepdf.Page) -> tuple[Transform, list[str]]:
         2: Transform(-1.0, 0.0, 0.0, -1.0, width, height),
         3: Transform(0.0, 1.0, -1.0, 0.0, height, 0.0),
     }[turn]
-    return to.then(turned).then(Transform.scaling(unit)), notes
+    size = (width * unit, height * unit) if turn % 2 == 0 else (height * unit, width * unit)
+    return to.then(turned).then(Transform.scaling(unit)), notes, size
 
 
 def _box(value: pikepdf.Object | None) -> tuple[float, float, float, float] | None:

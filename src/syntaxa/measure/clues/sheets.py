@@ -38,8 +38,7 @@ _SLACK, _BY_CHANCE = 0.0015, 0.02
 def sheets(seen: Evidence) -> Iterator[Clue]:
     """Frames in the drawing that have the sides of a sheet, and the page itself."""
     frames = [("border", f) for f in seen.frames]
-    if seen.page is not None and seen.form != "pdf":
-        # The page of a PDF is measured in points by its standard; its size says nothing more.
+    if seen.page is not None:
         frames.append(("page", seen.page))
     for what, (width, height) in frames[:3]:
         likely, name = _matched(max(width, height), min(width, height))
