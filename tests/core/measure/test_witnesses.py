@@ -7,7 +7,7 @@ import math
 
 import ezdxf
 import pytest
-from corpus.units import MM, case
+from corpus.units import case
 
 from syntaxa.drawing.annotations import Dimension, Text
 from syntaxa.drawing.model import Curve, Drawing, Layer
