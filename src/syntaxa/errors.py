@@ -7,6 +7,7 @@
     |   +-- PasswordNeeded      a file that its author locked
     +-- MeasureError            a unit, factor or origin that makes no sense
     +-- RouteError              a sketch, group or rule that cannot be what was asked
+    +-- MendError               a tolerance that makes no sense
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
     +-- Cancelled               the user stopped a long piece of work
@@ -47,6 +48,10 @@ class MeasureError(SyntaxaError):
 
 class RouteError(SyntaxaError):
     """A sketch, group or rule that cannot be what was asked."""
+
+
+class MendError(SyntaxaError):
+    """A tolerance that makes no sense."""
 
 
 class DeliverError(SyntaxaError):

@@ -471,3 +471,28 @@ def test_every_kind_of_finding_has_a_shape_of_its_own():
     assert all(not path.isEmpty() for path in outlines.values())
     kinds = list(outlines)
     assert all(outlines[a] != outlines[b] for a in kinds for b in kinds if a != b)
+
+
+def test_facets_are_looked_for_before_they_become_arcs(window, settled, tmp_path):
+    path = tmp_path / "facets.dxf"
+    document = ezdxf.new()
+    document.header["$INSUNITS"] = 4
+    corners = [(8 * math.cos(math.tau * k / 48), 8 * math.sin(math.tau * k / 48)) for k in range(48)]
+    for a, b in zip(corners, corners[1:] + corners[:1], strict=True):
+        document.modelspace().add_line(a, b)
+    document.saveas(path)
+    window.open_path(path)
+    settled()
+    window.show_mend()
+    assert not window.mend.make_arcs.isEnabled()
+    window.mend.look_for_facets()
+    settled()
+    # The sagitta of a facet is r (1 - cos(pi / n)): 0.0171 mm here.
+    assert window.mend._facets.text() == (
+        "48 facets would become arcs in 1 run. Nothing would be off by more than 0.0171 mm."
+    )
+    assert window.session.job.steps == ()
+    window.mend.make_arcs.click()
+    settled()
+    assert [c.shape.kind for c in window.session.state.curves()] == ["circle"]
+    assert not window.mend.make_arcs.isEnabled()

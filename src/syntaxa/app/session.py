@@ -14,7 +14,7 @@ from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Layer, extents_of
-from syntaxa.drawing.state import State
+from syntaxa.drawing.state import Entry, State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import load_bytes
@@ -28,7 +28,7 @@ from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, wi
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.measure.disagreements import Disagreement, disagreements
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
-from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
+from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, with_needed
 from syntaxa.mend.survey import Survey
 from syntaxa.mend.tolerance import ProposedGap
 from syntaxa.route.model import CurveGroup, Grouping, groups_of
@@ -88,6 +88,8 @@ class Session(QObject):
         self.surveyed_state: Surveyed | None = None
         self.gap: float | None = None
         self.dead_end = DEAD_END
+        #: What a refit of facets would do, once it was looked for.
+        self.facets: tuple[RefitFacets, Entry] | None = None
         #: By what Route groups the curves that came in.
         self.grouping: Grouping = "layer"
         self.work = Lane(self)
@@ -348,6 +350,19 @@ class Session(QObject):
             keys = None if key is None else with_needed(self.surveyed_state.survey.findings, key)
             self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys))
 
+    def look_for_facets(self, step: RefitFacets) -> None:
+        """Finds out what a refit would do, without doing it."""
+        state = self.state
+        if state is None:
+            return
+        self.facets = None
+
+        def done(entry: Entry) -> None:
+            self.facets = step, entry
+            self.surveyed.emit()
+
+        self.survey_work.run("Looking for facets", lambda _progress: step.apply(state)[1], done, self.failed.emit)
+
     def set_gap(self, gap: float | None) -> None:
         """Looks for findings at another tolerance (mm); None for the proposed one."""
         self.gap = gap
@@ -418,7 +433,7 @@ class Session(QObject):
         self._after_change()
 
     def _take(self, shown: Shown) -> None:
-        self.shown, self.surveyed_state = shown, None
+        self.shown, self.surveyed_state, self.facets = shown, None, None
 
     def _after_change(self) -> None:
         job = self.job

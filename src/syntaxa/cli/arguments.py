@@ -89,6 +89,7 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("--page-scale", metavar="1:N", help="the scale that the page is drawn at")
     mend.add_argument("--scale", metavar="F", help="a factor on top of the unit, such as 25.4 or 40/96")
     mend.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed")
+    mend.add_argument("--refit", metavar="MM", help="make arcs of runs of facets that leave them by no more")
     mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
     mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
     mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")

@@ -11,14 +11,14 @@ from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
-from syntaxa.drawing.quantities import factor_in, scale_in
+from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.model import HARMLESS_KINDS
-from syntaxa.mend.steps import MendFindings, proposed_gap, survey_state
+from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
 from syntaxa.route.sketches import hidden_layers
 from syntaxa.route.steps import ChooseLayers
@@ -50,7 +50,10 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     if gap is None:
         gap = proposed_gap(unmended.state.sketches).gap
     before = survey_state(unmended.state, gap)
-    evaluation = evaluator.evaluate(job.with_step(MendFindings(gap)))
+    job = job.with_step(MendFindings(gap))
+    if options.refit is not None:
+        job = job.with_step(RefitFacets(sagitta=length_in(options.refit, "mm")))
+    evaluation = evaluator.evaluate(job)
     failed = [row.failed for row in evaluation.ledger if row.failed]
     if failed:
         raise UsageError(failed[0])
@@ -169,7 +172,8 @@ def _record(
         )
         for r in evaluation.ledger
     ]
-    last = evaluation.ledger[-1].entry
+    worst = max((r.entry.max_mm for r in evaluation.ledger), default=0.0)
+    last = next(r.entry for r in reversed(evaluation.ledger) if r.title.startswith("Mend"))
     placement = evaluation.state.placement
     return MendRecord(
         "syntaxa.mend/1",
@@ -182,7 +186,7 @@ def _record(
         _side(before),
         _side(after),
         regions,
-        DeviationRecord(last.max_mm, last.mean_mm),
+        DeviationRecord(worst, last.mean_mm),
         ledger,
         [str(o) for o in outputs],
         seconds,

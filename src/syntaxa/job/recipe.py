@@ -16,7 +16,7 @@ from syntaxa.intake.steps import TakeIn
 from syntaxa.job.model import Job, Source, Step
 from syntaxa.job.presets import general
 from syntaxa.measure.steps import ChooseUnit, Mirror, PlaceOrigin, ScaleBy, Turn
-from syntaxa.mend.steps import MendFindings
+from syntaxa.mend.steps import MendFindings, RefitFacets
 from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetRolePen, SetSketch
 from syntaxa.route.steps import ChooseLayers, RouteBy
 
@@ -30,6 +30,7 @@ _LARGEST = 4 << 20
 _GENERAL = (
     ChooseUnit, ScaleBy, Turn, Mirror, PlaceOrigin, ChooseLayers, RouteBy, SetSketch, OrderSketches, MergeSketches,
     DuplicateSketch, DeleteSketch, SetRolePen, MendFindings,
+    RefitFacets,
 )  # fmt: skip
 
 #: The steps that a map of layers, line types and colours consists of.

@@ -1,4 +1,4 @@
-"""The step of Mend: all fixes within a tolerance, or chosen ones."""
+"""The steps of Mend: fixes within a tolerance, all or chosen ones, and facets back to arcs."""
 
 from __future__ import annotations
 
@@ -10,7 +10,10 @@ import msgspec
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.errors import MendError
+from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.facets import facet_runs, without_facets
 from syntaxa.mend.heal import Accept, everything, heal
 from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
@@ -57,6 +60,44 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
             sketches.append(replace(sketch, curves=tuple(curves)))
             fixed += [f for f in findings if f.fixed]
         return replace(state, sketches=tuple(sketches)), _entry(fixed, self.only)
+
+
+class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults=True):
+    """Makes arcs and circles of runs of short straight pieces that stand for them.
+
+    vertex   mm, how far a vertex may lie off the arc
+    sagitta  mm, how far a straight piece may leave the arc
+    """
+
+    vertex: float = 0.001
+    sagitta: float = 0.05
+    rank: ClassVar[int] = 40
+    only_one: ClassVar[bool] = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Facets to arcs, within {self.sagitta:g} mm"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """No end of a run moves; locked sketches and those that are not to be made are left."""
+        if not (0 < self.vertex < 1e6 and 0 < self.sagitta < 1e6):
+            raise MendError("Facets need tolerances above 0.", suggestion="Type a length in mm.")
+        limits = RefitLimits(self.vertex, self.sagitta)
+        sketches, done = [], []
+        for sketch in state.sketches:
+            runs = facet_runs(sketch.curves, limits, Tolerances().merge) if _is_mended(sketch) else []
+            done += runs
+            sketches.append(replace(sketch, curves=tuple(without_facets(sketch.curves, runs))) if runs else sketch)
+        off = [run.deviation for run in done]
+        facets = sum(run.facets for run in done)
+        runs_told = "1 run" if len(done) == 1 else f"{len(done)} runs"
+        return replace(state, sketches=tuple(sketches)), Entry(
+            changed=len(done),
+            max_mm=max(off, default=0.0),
+            mean_mm=sum(off) / len(off) if off else 0.0,
+            says=f"{facets} facets became arcs in {runs_told}." if done else "No run of facets was found.",
+        )
 
 
 def mended(

@@ -15,6 +15,7 @@ from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.mend.model import FINDING_KINDS, Finding, Region
+from syntaxa.mend.steps import RefitFacets
 
 
 class MendPanel(StagePanel):
@@ -48,6 +49,7 @@ class MendPanel(StagePanel):
         )
         _selection_of(self.regions).selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, "Regions")
+        self._tabs.addTab(self._refit_page(), "Refit")
         self.body.addWidget(self._tabs, 1)
 
     def _add_tolerance(self) -> None:
@@ -108,6 +110,63 @@ class MendPanel(StagePanel):
         column.addLayout(buttons)
         return page
 
+    def _refit_page(self) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 8, 0, 0)
+        column.setSpacing(7)
+        column.addWidget(label("Facets to arcs", "heading"))
+        says = "Runs of short straight pieces become the arcs and circles that they stand for. No end of a run moves."
+        column.addWidget(label(says, "dim", wrap=True))
+        row = QHBoxLayout()
+        self._sagitta = LengthField("How far a facet may leave its arc", least=0.0)
+        self._vertex = LengthField("How far a vertex may lie off its arc", least=0.0)
+        for text, field in (("A facet leaves it by", self._sagitta), ("a vertex by", self._vertex)):
+            name = label(text, "dim")
+            name.setBuddy(field)
+            row.addWidget(name)
+            row.addWidget(field, 1)
+        column.addLayout(row)
+        self._facets = label("", wrap=True)
+        column.addWidget(self._facets)
+        buttons = QHBoxLayout()
+        look = button("Look", "Look for facets, without changing anything")
+        look.clicked.connect(self.look_for_facets)
+        self.make_arcs = button("Make arcs of them", primary=True)
+        self.make_arcs.clicked.connect(self._make_arcs)
+        buttons.addWidget(look)
+        buttons.addStretch()
+        buttons.addWidget(self.make_arcs)
+        column.addLayout(buttons)
+        column.addStretch(1)
+        plain = RefitFacets()
+        self._sagitta.show_length(plain.sagitta)
+        self._vertex.show_length(plain.vertex)
+        return page
+
+    def look_for_facets(self) -> None:
+        """Shows what a refit would do."""
+        sagitta, vertex = self._sagitta.number(), self._vertex.number()
+        if sagitta and vertex:
+            self.session.look_for_facets(RefitFacets(vertex, sagitta))
+
+    def _make_arcs(self) -> None:
+        if self.session.facets is not None:
+            self.session.do(self.session.facets[0])
+
+    def _show_facets(self) -> None:
+        self._sagitta.show_in(self.lengths.unit)
+        self._vertex.show_in(self.lengths.unit)
+        found = self.session.facets
+        self.make_arcs.setEnabled(found is not None and found[1].changed > 0)
+        if found is None:
+            self._facets.setText("")
+        elif not found[1].changed:
+            self._facets.setText("No run of facets was found within these limits.")
+        else:
+            would = found[1].says.replace("became", "would become")
+            self._facets.setText(f"{would} Nothing would be off by more than {self.lengths.small(found[1].max_mm)}.")
+
     # ------------------------------------------------------------------ showing
 
     def open_matters(self) -> int:
@@ -121,6 +180,7 @@ class MendPanel(StagePanel):
     def refresh(self) -> None:
         self.setEnabled(self.session.shown is not None)
         surveyed = self.session.surveyed_state
+        self._show_facets()
         self._unit.setText(self.lengths.unit)
         if surveyed is None:
             waiting = "Looking for faults…" if self.session.shown is not None else ""

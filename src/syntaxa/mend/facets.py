@@ -1,0 +1,233 @@
+"""Runs of short straight curves, or of straight pieces of a polyline, that were one arc or circle once.
+
+Only whole curves of one layer, style and role are taken together, and only through ends that nothing else touches: what
+meets a run in between keeps it from becoming one. No vertex at which a run begins or ends is moved.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.clusters import cluster_labels
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.refit import RefitLimits, refit
+from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
+from syntaxa.geometry.transform import Floats
+
+#: Whether a chain of lines goes on over a vertex from one line to another.
+Passes = Callable[[int, int, int], bool]
+
+
+@dataclass(frozen=True, slots=True)
+class FacetRun:
+    """Facets that were one arc: the curves that go, what comes for them, how many they are, how far it is off (mm)."""
+
+    gone: tuple[str, ...]
+    curve: Curve
+    facets: int
+    deviation: float
+
+
+def facet_runs(curves: Sequence[Curve], limits: RefitLimits, merge: float) -> list[FacetRun]:
+    """All runs of a sketch; ends closer than `merge` (mm) are one."""
+    found = [run for c in curves if isinstance(c.shape, Polyline) and (run := _in_polyline(c, limits)) is not None]
+    for chain, closed in _line_chains(curves, merge):
+        found += _in_chain(chain, closed, limits)
+    return found
+
+
+def without_facets(curves: Sequence[Curve], runs: Sequence[FacetRun]) -> list[Curve]:
+    """The curves with the runs in the places of their first curves."""
+    first = {run.gone[0]: run.curve for run in runs}
+    gone = {name for run in runs for name in run.gone}
+    return [first.get(c.id, c) for c in curves if c.id in first or c.id not in gone]
+
+
+# ---------------------------------------------------------------------- polylines
+
+
+def _in_polyline(curve: Curve, limits: RefitLimits) -> FacetRun | None:
+    """A polyline whose straight runs become arcs; None where none does."""
+    shape = curve.shape
+    if not isinstance(shape, Polyline) or len(shape.vertices) < 4:
+        return None
+    points = np.array([[*p] for p in shape.vertices])
+    if not any(shape.bulges):
+        stops, bulges = refit(points, shape.closed, limits)
+        return _polyline_run(curve, points, stops, bulges, shape.closed)
+    stops, bulges = _between_arcs(points, shape, limits)
+    return _polyline_run(curve, points, stops, bulges, shape.closed)
+
+
+def _between_arcs(points: Floats, shape: Polyline, limits: RefitLimits) -> tuple[list[int], list[float]]:
+    """Straight runs between the arcs that a polyline has already; its own arcs stay what they are."""
+    count = len(points)
+    pieces = count if shape.closed else count - 1
+    stops: list[int] = []
+    bulges: list[float] = []
+    here = 0
+    while here < pieces:
+        if shape.bulges[here]:
+            stops.append(here)
+            bulges.append(shape.bulges[here])
+            here += 1
+            continue
+        end = here
+        while end < pieces and not shape.bulges[end]:
+            end += 1
+        index = np.arange(here, end + 1) % count
+        some, own = refit(points[index], False, limits)
+        stops += [int(index[k]) for k in some[:-1]]
+        bulges += own[:-1]
+        here = end
+    if not shape.closed:
+        stops.append(count - 1)
+        bulges.append(0.0)
+    return stops, bulges
+
+
+def _polyline_run(curve: Curve, points: Floats, stops: list[int], bulges: list[float], closed: bool) -> FacetRun | None:
+    new = sum(bool(b) for b in bulges) - sum(bool(b) for b in curve.shape.bulges)  # type: ignore[union-attr]
+    if new <= 0:
+        return None
+    deviation = _deviation(points, stops, bulges, closed)
+    if closed and len(stops) == 2 and all(bulges):
+        shape: Shape = _circle(points)
+    else:
+        # Corners that only bend are kept: nothing but arcs is made here.
+        kept, own = _with_straight_vertices(len(points), stops, bulges, closed)
+        shape = Polyline(tuple(Point(*points[k].tolist()) for k in kept), tuple(own), closed)
+    return FacetRun((curve.id,), replace(curve, shape=shape), len(points) - len(stops), deviation)
+
+
+def _with_straight_vertices(
+    count: int, stops: list[int], bulges: list[float], closed: bool
+) -> tuple[list[int], list[float]]:
+    """The stops with the vertices that a straight piece runs over."""
+    kept: list[int] = []
+    own: list[float] = []
+    ends = [*stops[1:], stops[0] + count if closed else stops[-1]]
+    for begin, end, bulge in zip(stops, ends, bulges, strict=True):
+        inner = range(begin + 1, end) if not bulge else ()
+        kept += [begin, *(k % count for k in inner)]
+        own += [bulge, *(0.0 for _ in inner)]
+    return kept, own
+
+
+# ---------------------------------------------------------------------- chains of lines
+
+
+def _in_chain(chain: list[tuple[Curve, bool]], closed: bool, limits: RefitLimits) -> Iterator[FacetRun]:
+    points = np.array([[*(c.shape.start if forward else c.shape.end)] for c, forward in chain])
+    if not closed:
+        last, forward = chain[-1]
+        points = np.vstack([points, [*(last.shape.end if forward else last.shape.start)]])
+    stops, bulges = refit(points, closed, limits)
+    if closed and len(stops) == 2 and all(bulges):
+        deviation = _deviation(points, stops, bulges, True)
+        ids = tuple(c.id for c, _ in chain)
+        yield FacetRun(ids, replace(chain[0][0], shape=_circle(points)), len(ids), deviation)
+        return
+    ends = [*stops[1:], stops[0] + len(points)] if closed else stops[1:]
+    for begin, end, bulge in zip(stops, ends, bulges, strict=False):
+        if not bulge:
+            continue
+        run = [chain[k % len(chain)] for k in range(begin, end)]
+        a, b = (Point(*points[k % len(points)].tolist()) for k in (begin, end))
+        index = np.arange(begin, end + 1) % len(points)
+        deviation = _deviation(points[index], [0, len(index) - 1], [bulge, 0.0], False)
+        shape = Arc.from_bulge(a, b, bulge)
+        yield FacetRun(tuple(c.id for c, _ in run), replace(run[0][0], shape=shape), len(run), deviation)
+
+
+def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[tuple[Curve, bool]], bool]]:
+    """Lines end to end where nothing else ends, each with whether it is walked forward; and whether they close."""
+    lines = [k for k, c in enumerate(curves) if isinstance(c.shape, Line)]
+    if len(lines) < 3:
+        return
+    ends = np.array([[*p] for c in curves for p in (c.shape.start, c.shape.end)])
+    _, label = cluster_labels(ends, 2 * merge)
+    degree = np.bincount(label)
+    at: dict[int, list[int]] = {}
+    for k in lines:
+        for vertex in {int(label[2 * k]), int(label[2 * k + 1])}:
+            at.setdefault(vertex, []).append(k)
+
+    def passes(vertex: int, one: int, other: int) -> bool:
+        return degree[vertex] == 2 and _alike(curves[one], curves[other])
+
+    used: set[int] = set()
+    for first in lines:
+        if first in used:
+            continue
+        back, _ = _walk(first, int(label[2 * first]), at, label, passes, {first})
+        begin = back[-1] if back else (first, True)
+        start = (begin[0], not begin[1]) if back else begin
+        vertex = int(label[2 * start[0] + (1 if start[1] else 0)])
+        onward, closed = _walk(start[0], vertex, at, label, passes, {start[0]})
+        walk = [start, *onward]
+        used |= {k for k, _ in walk}
+        if len(walk) >= 3:
+            yield [(curves[k], forward) for k, forward in walk], closed
+
+
+def _walk(
+    first: int, vertex: int, at: dict[int, list[int]], label: Ints, passes: Passes, seen: set[int]
+) -> tuple[list[tuple[int, bool]], bool]:
+    """Lines on from one end of a line, each with its direction, until something else meets; whether it came round."""
+    walk: list[tuple[int, bool]] = []
+    here = first
+    while True:
+        onward = [k for k in at.get(vertex, ()) if k != here]
+        if len(onward) != 1 or not passes(vertex, here, onward[0]):
+            return walk, False
+        here = onward[0]
+        if here in seen:
+            return walk, here == first
+        seen.add(here)
+        forward = int(label[2 * here]) == vertex
+        walk.append((here, forward))
+        vertex = int(label[2 * here + (1 if forward else 0)])
+
+
+def _alike(one: Curve, other: Curve) -> bool:
+    return (one.layer, one.style, one.roles, one.group, one.block) == (
+        other.layer,
+        other.style,
+        other.roles,
+        other.group,
+        other.block,
+    )
+
+
+# ---------------------------------------------------------------------- measures
+
+
+def _deviation(points: Floats, stops: list[int], bulges: list[float], closed: bool) -> float:
+    """The greatest distance (mm) between facets and what comes for them, both ways: at vertices and middles."""
+    count, worst = len(points), 0.0
+    ends = [*stops[1:], stops[0] + count if closed else stops[-1]]
+    for begin, end, bulge in zip(stops, ends, bulges, strict=True):
+        if bulge and end > begin:
+            run = points[np.arange(begin, end + 1) % count]
+            arc = Arc.from_bulge(Point(*run[0].tolist()), Point(*run[-1].tolist()), bulge)
+            middle = (run[1:] + run[:-1]) / 2
+            for some in (run, middle):
+                away = np.abs(np.hypot(some[:, 0] - arc.centre.x, some[:, 1] - arc.centre.y) - arc.radius)
+                worst = max(worst, float(away.max()))
+    return worst
+
+
+def _circle(points: Floats) -> Circle:
+    """The circle through vertices that lie on one: least squares, linear in the centre."""
+    middle = points.mean(axis=0)
+    x, y = (points - middle).T
+    table = np.column_stack([2 * x, 2 * y, np.ones(len(x))])
+    (cx, cy, rest), *_ = np.linalg.lstsq(table, x * x + y * y, rcond=None)
+    radius = float(np.sqrt(rest + cx * cx + cy * cy))
+    return Circle(Point(float(cx + middle[0]), float(cy + middle[1])), radius)
