@@ -135,7 +135,7 @@ class MainWindow(RouteWindow):
         across.addWidget(middle)
         across.addWidget(side)
         across.setStretchFactor(0, 1)
-        across.setSizes([820, 370])
+        across.setSizes([780, 410])
         side.setMinimumWidth(350)
         root = QWidget()
         root.setObjectName("root")

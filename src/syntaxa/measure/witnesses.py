@@ -30,11 +30,11 @@ SURE = 0.9
 #: A witness of at least this weight that speaks for another size contradicts.
 _STRONG = 1.5
 
-#: Log-likelihoods that differ by less are about equal.
-_EQUALLY = 0.35
+#: Log-likelihoods that differ by less are about equal; from this on a clue speaks against.
+_EQUALLY, _AGAINST = 0.35, 2.0
 
 #: Clues that somebody wrote down.
-_WRITTEN = frozenset({"choice", "dimensions", "numbers in texts", "note", "scale note"})
+_WRITTEN = frozenset({"choice", "dimensions", "note", "scale note"})
 
 _CLUES = (header, neighbours, dimensions, notes, sheets, roundness, sizes)
 
@@ -170,5 +170,5 @@ def _candidate(p: float, index: int, voices: list[Floats], name: tuple[int, int]
         SCALES[scale],
         p,
         tuple(k for k, a in enumerate(away) if a < _EQUALLY and tells[k]),
-        tuple(k for k, a in enumerate(away) if a > 1.0),
+        tuple(k for k, a in enumerate(away) if a > _AGAINST),
     )

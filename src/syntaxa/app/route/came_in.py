@@ -80,7 +80,7 @@ class CameIn(QWidget):
         heads = self.table.horizontalHeader()
         if heads is not None:
             heads.setSectionResizeMode(3, QHeaderView.ResizeMode.Interactive)
-        self.table.setColumnWidth(3, 78)
+        self.table.setColumnWidth(3, 66)
         column.addWidget(self.table, 1)
         column.addLayout(self._view_row())
         column.addLayout(self._ready_row())
@@ -104,15 +104,17 @@ class CameIn(QWidget):
         grid = QGridLayout()
         grid.setHorizontalSpacing(6)
         ready = (
-            ("A sketch a layer", "Make a sketch of each layer", lambda: self._route_all("{layer}")),
-            ("A sketch a colour", "Make a sketch of each colour", lambda: self._route_all("{colour}")),
-            ("All in one", "Put everything into one sketch", lambda: self._route_all("All")),
+            ("a layer", "Make a sketch of each layer", lambda: self._route_all("{layer}")),
+            ("a colour", "Make a sketch of each colour", lambda: self._route_all("{colour}")),
+            ("all in one", "Put everything into one sketch", lambda: self._route_all("All")),
         )
+        grid.addWidget(label("A sketch", "dim"), 0, 0)
         for k, (text, name, run) in enumerate(ready):
-            grid.addWidget(self._made(text, name, run), 0, k)
-        clean = self._made("Leave out what is not geometry…", "Leave out what is not geometry", self.offer_leave_out)
-        grid.addWidget(clean, 1, 0, 1, 2)
-        grid.addWidget(self._made("As in the file", "Take the layers that the file shows", self._as_in_file), 1, 2)
+            grid.addWidget(self._made(text, name, run), 0, k + 1)
+        clean = self._made("What is no geometry…", "Leave out what is not geometry", self.offer_leave_out)
+        grid.addWidget(label("Leave out", "dim"), 1, 0)
+        grid.addWidget(clean, 1, 1, 1, 2)
+        grid.addWidget(self._made("as in file", "Take the layers that the file shows", self._as_in_file), 1, 3)
         return grid
 
     def _leave_out_page(self) -> QWidget:
