@@ -47,6 +47,9 @@ class Chosen(Choosers):
     def save_report(self, parent, folder, name):
         return self.path
 
+    def save_account(self, parent, folder, name):
+        return self.path
+
     def choose_layer(self, parent, names):
         return self.layer
 

@@ -7,6 +7,7 @@ import math
 import os
 
 import ezdxf
+import pypdfium2
 import pytest
 from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent, QFontInfo
@@ -496,3 +497,21 @@ def test_facets_are_looked_for_before_they_become_arcs(window, settled, tmp_path
     settled()
     assert [c.shape.kind for c in window.session.state.curves()] == ["circle"]
     assert not window.mend.make_arcs.isEnabled()
+
+
+@pytest.mark.parametrize("ending", [".html", ".json", ".pdf"])
+def test_the_account_of_a_mending_is_saved_to_be_sent(qtbot, demo, settled, chosen, tmp_path, ending):
+    demo.fix_all()
+    settled()
+    chosen.path = tmp_path / f"account{ending}"
+    demo.ask_account()
+    qtbot.waitUntil(lambda: not demo.deliveries.busy and chosen.path.exists(), timeout=20_000)
+    data = chosen.path.read_bytes()
+    if ending == ".pdf":
+        document = pypdfium2.PdfDocument(data)
+        words = "".join(page.get_textpage().get_text_range() for page in document)
+        assert "Mending of orchard-pump-panels" in words
+        # ISO 216: A4 is 210 mm x 297 mm; a point is 1/72 inch.
+        assert [v / 72 * 25.4 for v in document[0].get_size()] == pytest.approx([210, 297], abs=0.5)
+    else:
+        assert b"orchard-pump-panels" in data

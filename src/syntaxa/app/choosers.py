@@ -52,6 +52,14 @@ class Choosers:
         chosen, _ = QFileDialog.getSaveFileName(parent, "Save the report", start, "Text (*.txt);;JSON (*.json)")
         return Path(chosen) if chosen else None
 
+    def save_account(self, parent: QWidget, folder: str, name: str) -> Path | None:
+        """Where to write the account of the mending."""
+        start = str(Path(folder) / f"{name}-mending.html")
+        chosen, _ = QFileDialog.getSaveFileName(
+            parent, "Save the mending report", start, "Page (*.html);;PDF (*.pdf);;JSON (*.json)"
+        )
+        return Path(chosen) if chosen else None
+
     def choose_layer(self, parent: QWidget, names: list[str]) -> str | None:
         """One layer of several."""
         name, sure = QInputDialog.getItem(

@@ -43,6 +43,7 @@ COMMANDS: tuple[Command, ...] = (
     Command("leave_shelf", "Back to the job", "File", "Ctrl+Backspace", "", "shelf"),
     Command("check_sources", "Look for changed files", "File", "F5", "", "job"),
     Command("ask_report", "Save the import report…", "File", "", "", "job"),
+    Command("ask_account", "Save the mending report…", "File", "Ctrl+Shift+E", "", "job"),
     Command("save", "Save the job", "File", "Ctrl+S", "save", "job", separated=True),
     Command("save_as", "Save the job as…", "File", "Ctrl+Shift+S", "", "job"),
     Command("ask_deliver", "Deliver profiles…", "File", "Ctrl+E", "deliver", "job"),

@@ -29,6 +29,7 @@ from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.measure.strip import MeasureStrip
 from syntaxa.app.rail import Rail
+from syntaxa.app.report_pdf import pdf_of
 from syntaxa.app.route.window import RouteWindow
 from syntaxa.app.session import Session, orphaned_recoveries
 from syntaxa.app.settings import Settings
@@ -48,6 +49,7 @@ from syntaxa.app.widgets.command_palette import CommandPalette
 from syntaxa.deliver.plan import Plan
 from syntaxa.deliver.write import deliver
 from syntaxa.errors import Progress, SyntaxaError, reason_of
+from syntaxa.job.account import report_bytes, write_report
 from syntaxa.job.presets import KeptChoices
 from syntaxa.job.store import ENDING
 from syntaxa.mend.model import Finding, Region
@@ -275,6 +277,26 @@ class MainWindow(RouteWindow):
 
         def written(plan: Plan) -> None:
             self.deliver.tell_written(path, plan.count())
+            self.status.tell(f"Wrote {path.name}.")
+
+        self.deliveries.run(f"Writing {path.name}", write, written, self.complain)
+
+    def ask_account(self) -> None:
+        """Asks for a file and writes what was mended, to be sent to a client."""
+        path = self._choosers.save_account(self, self.settings.values.folder, self.session.name)
+        if path is None or self.session.job is None:
+            return
+
+        def write(progress: Progress) -> None:
+            made = time.strftime("%d %B %Y, %H:%M")
+            ending = path.suffix.lower()
+            accounted = self.session.account(progress)
+            if ending == ".pdf":
+                write_report(path, pdf_of(report_bytes(accounted, ".html", made).decode()))
+            else:
+                write_report(path, report_bytes(accounted, ending, made))
+
+        def written(_nothing: None) -> None:
             self.status.tell(f"Wrote {path.name}.")
 
         self.deliveries.run(f"Writing {path.name}", write, written, self.complain)

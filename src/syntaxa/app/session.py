@@ -20,6 +20,7 @@ from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.report import IntakeRecord, record_of
 from syntaxa.intake.steps import TakeIn
+from syntaxa.job.account import Accounted, account_of
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
 from syntaxa.job.model import Job, Source, Step
@@ -328,6 +329,12 @@ class Session(QObject):
         old = self.job.step_of(type(step), getattr(step, "source", 1)) if step.only_one else None
         if step != old:
             self._change(self.job.with_step(step), step.title)
+
+    def account(self, progress: Progress) -> Accounted:
+        """The account of the mending of the job as it is; may be called from any thread."""
+        if self.job is None:
+            raise SyntaxaError("There is no job to account for.")
+        return account_of(self.job, self.name, self._evaluator, None, progress)
 
     def use_recipe(self, recipe: Recipe) -> None:
         """Does all steps of a recipe in this job, as one change."""

@@ -93,6 +93,8 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
     mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
     mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
+    mend.add_argument("--report", metavar="FILE", help="write an account of the mending as .html or .json")
+    mend.add_argument("--budget", metavar="MM", help="how far anything may be moved; beyond it the report says so")
     mend.add_argument(
         "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
     )

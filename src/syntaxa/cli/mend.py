@@ -14,6 +14,7 @@ from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
+from syntaxa.job.account import account_of, report_bytes, write_report
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
@@ -58,14 +59,20 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     if failed:
         raise UsageError(failed[0])
     after = survey_state(evaluation.state, gap)
+    budget = None if options.budget is None else length_in(options.budget, "mm")
+    report = Path(options.report) if options.report else None
+    if report is not None:
+        accounted = account_of(job, path.stem, evaluator, budget)
+        write_report(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
     for output in outputs:
         deliver(evaluation.state, output, Output(options.output_unit, options.release))
-    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began, options.unit != "auto")
+    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began, options.unit != "auto", budget)
 
 
 def in_doubt(record: MendRecord) -> bool:
-    """Whether something is left that should be looked at: findings that are faults, or a unit that nobody settled."""
-    return not record.unit_settled or any(kind not in HARMLESS_KINDS for kind in record.after.findings)
+    """Whether something should be looked at: faults, a unit that nobody settled, or a budget exceeded."""
+    over = record.budget_mm is not None and record.deviation_mm.max > record.budget_mm
+    return over or not record.unit_settled or any(kind not in HARMLESS_KINDS for kind in record.after.findings)
 
 
 def print_mended(record: MendRecord) -> None:
@@ -86,6 +93,8 @@ def print_mended(record: MendRecord) -> None:
     ]
     print(table(("", "Before", "After"), rows))
     moved = record.deviation_mm
+    if record.budget_mm is not None and moved.max > record.budget_mm:
+        print(f"That is over the budget: {record.budget_mm:.4g} mm may be moved, {moved.max:.4g} mm was.")
     print(f"No point that stays moved by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
     print(
         table(
@@ -161,6 +170,7 @@ def _record(
     outputs: list[Path],
     seconds: float,
     settled: bool,
+    budget: float | None,
 ) -> MendRecord:
     regions = [
         RegionRecord(r.id, r.area, r.perimeter, list(r.box), r.holes, r.depth, r.sketch, list(r.curves))
@@ -192,4 +202,5 @@ def _record(
         seconds,
         placement.page_scale,
         evaluation.verdict.sure or settled,
+        budget,
     )

@@ -144,3 +144,4 @@ class MendRecord(msgspec.Struct, frozen=True):
     seconds: float
     page_scale: float
     unit_settled: bool
+    budget_mm: float | None

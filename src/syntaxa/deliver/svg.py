@@ -32,12 +32,12 @@ def svg_bytes(plan: Plan) -> bytes:
     boxes = [bounds(shape.transformed(_DOWN)) for shape in _all_shapes(plan)] or [(0.0, 0.0, 0.0, 0.0)]
     left, top = min(b[0] for b in boxes) - _MARGIN, min(b[1] for b in boxes) - _MARGIN
     width, height = max(b[2] for b in boxes) + _MARGIN - left, max(b[3] for b in boxes) + _MARGIN - top
-    box = " ".join(map(_number, (left, top, width, height)))
+    box = " ".join(map(number, (left, top, width, height)))
     lines = [
         '<?xml version="1.0" encoding="UTF-8"?>',
         (
-            f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="{_number(width)}mm" '
-            f'height="{_number(height)}mm" viewBox="{box}">'
+            f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="{number(width)}mm" '
+            f'height="{number(height)}mm" viewBox="{box}">'
         ),
     ]
     names = {block.name: f"group-{k + 1}" for k, block in enumerate(plan.blocks)}
@@ -71,11 +71,11 @@ def _sketch(sketch: Profiles, name: str, naming: str) -> Iterator[str]:
     colour = f"#{_inked(sketch.colour):06x}"
     weight = _STROKE if sketch.weight is None else sketch.weight
     dashes = DASHES.get(sketch.line_type, ())
-    dashed = f' stroke-dasharray="{" ".join(map(_number, dashes))}"' if dashes else ""
-    yield f'<g {naming}={quoteattr(name)} fill="none" stroke="{colour}" stroke-width="{_number(weight)}"{dashed}>'
+    dashed = f' stroke-dasharray="{" ".join(map(number, dashes))}"' if dashes else ""
+    yield f'<g {naming}={quoteattr(name)} fill="none" stroke="{colour}" stroke-width="{number(weight)}"{dashed}>'
     for k, shape in enumerate(sketch.shapes):
         marks = sketch.marks[k] if sketch.marks else ()
-        yield _element(shape.transformed(_DOWN), "".join(map(_attribute, marks)))
+        yield element(shape.transformed(_DOWN), "".join(map(_attribute, marks)))
     yield "</g>"
 
 
@@ -86,7 +86,7 @@ def _attribute(mark: Mark) -> str:
 
 def _uses(block: Block, name: str) -> Iterator[str]:
     for place in block.places:
-        yield f'<use href="#{name}" x="{_number(place.x)}" y="{_number(-place.y)}"/>'
+        yield f'<use href="#{name}" x="{number(place.x)}" y="{number(-place.y)}"/>'
 
 
 def _inked(colour: int) -> int:
@@ -94,7 +94,7 @@ def _inked(colour: int) -> int:
     return 0 if colour == 0xFFFFFF else colour
 
 
-def _number(value: float) -> str:
+def number(value: float) -> str:
     """The shortest form that reads back as the same number, without an exponent."""
     text = repr(float(value) + 0.0)
     if "e" in text:
@@ -102,15 +102,16 @@ def _number(value: float) -> str:
     return text[:-2] if text.endswith(".0") else text
 
 
-def _element(shape: Shape, more: str = "") -> str:
+def element(shape: Shape, more: str = "") -> str:
+    """A shape as an element, with more attributes; its y points down already."""
     if isinstance(shape, Circle):
-        cx, cy, r = _number(shape.centre.x), _number(shape.centre.y), _number(shape.radius)
+        cx, cy, r = number(shape.centre.x), number(shape.centre.y), number(shape.radius)
         return f'<circle cx="{cx}" cy="{cy}" r="{r}"{more}/>'
     if isinstance(shape, EllipseArc) and shape.is_closed:
         turn = math.degrees(shape.major.angle)
-        cx, cy = _number(shape.centre.x), _number(shape.centre.y)
-        rx, ry = _number(shape.major.length), _number(shape.minor.length)
-        place = f'transform="rotate({_number(turn)} {cx} {cy})"'
+        cx, cy = number(shape.centre.x), number(shape.centre.y)
+        rx, ry = number(shape.major.length), number(shape.minor.length)
+        place = f'transform="rotate({number(turn)} {cx} {cy})"'
         return f'<ellipse cx="{cx}" cy="{cy}" rx="{rx}" ry="{ry}" {place}{more}/>'
     return f'<path d="{_path(shape)}"{more}/>'
 
@@ -141,10 +142,10 @@ def _step(segment: Line | Arc) -> str:
 
 def _arc(arc: Arc, end: Point) -> str:
     """SVG arcs sweep positively towards growing angles in its own axes, as ours do after the mirroring."""
-    radius = _number(arc.radius)
+    radius = number(arc.radius)
     large, sweep = int(abs(arc.sweep) > math.pi), int(arc.sweep > 0)
     return f"A{radius} {radius} 0 {large} {sweep} {_pair(end)}"
 
 
 def _pair(p: Point) -> str:
-    return f"{_number(p.x)},{_number(p.y)}"
+    return f"{number(p.x)},{number(p.y)}"

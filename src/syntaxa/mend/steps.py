@@ -49,17 +49,23 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every sketch is healed on its own; those that are locked or not to be made are left."""
+        done = self.done(state)
+        fixed = [f for _, findings in done for f in findings if f.fixed]
+        return replace(state, sketches=tuple(sketch for sketch, _ in done)), _entry(fixed, self.only)
+
+    def done(self, state: State) -> list[tuple[Sketch, tuple[Finding, ...]]]:
+        """Every sketch mended, with all its findings."""
         wanted = None if self.only is None else frozenset(self.only)
-        sketches, fixed = [], []
-        tolerances = with_gap(Tolerances(), proposed_gap(state.sketches).gap if self.gap is None else self.gap)
+        gap = proposed_gap(state.sketches).gap if self.gap is None else self.gap
+        tolerances = with_gap(Tolerances(), gap)
+        done: list[tuple[Sketch, tuple[Finding, ...]]] = []
         for sketch in state.sketches:
             if not _is_mended(sketch):
-                sketches.append(sketch)
+                done.append((sketch, ()))
                 continue
             curves, findings = mended(sketch, tolerances, self.dead_end, wanted)
-            sketches.append(replace(sketch, curves=tuple(curves)))
-            fixed += [f for f in findings if f.fixed]
-        return replace(state, sketches=tuple(sketches)), _entry(fixed, self.only)
+            done.append((replace(sketch, curves=tuple(curves)), findings))
+        return done
 
 
 class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults=True):
