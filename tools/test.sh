@@ -11,6 +11,6 @@ echo "== core, without Qt"
 # No log capture: what damaged files make libraries log cannot always be passed from one process to another.
 SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2
 echo "== window, offscreen"
-QT_QPA_PLATFORM=offscreen $python -m pytest tests/app
+QT_QPA_PLATFORM=offscreen $python -m pytest tests/app -n 2
 echo "== program, on a virtual screen"
 QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window

@@ -381,7 +381,9 @@ def test_long_work_can_be_stopped(qtbot, demo, settled, tmp_path):
 def test_curves_are_hovered_and_selected(qtbot, demo):
     demo.canvas.fit()
     circle = next(c for c in demo.session.state.curves() if c.shape.kind == "circle")
-    px, py = demo.canvas.view.to_pixels(circle.shape.start.x, circle.shape.start.y)
+    # Away from the centre lines, which cross it right, left, above and below.
+    centre, radius = circle.shape.centre, circle.shape.radius
+    px, py = demo.canvas.view.to_pixels(centre.x + 0.6 * radius, centre.y + 0.8 * radius)
     qtbot.mouseMove(demo.canvas, QPointF(px, py).toPoint())
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px, py).toPoint())
     assert circle.id in {c.id for c in demo.canvas.selected_curves()}

@@ -23,14 +23,13 @@ from syntaxa import __version__
 from syntaxa.app.canvas.canvas import Canvas, CanvasContent
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import COMMANDS, Actions
+from syntaxa.app.deliver_window import DeliverWindow
 from syntaxa.app.intake.look import Look
 from syntaxa.app.intake.shelf import Shelf
 from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.measure.strip import MeasureStrip
 from syntaxa.app.rail import Rail
-from syntaxa.app.report_pdf import pdf_of
-from syntaxa.app.route.window import RouteWindow
 from syntaxa.app.session import Session, orphaned_recoveries
 from syntaxa.app.settings import Settings
 from syntaxa.app.stages.base import StagePanel
@@ -46,10 +45,7 @@ from syntaxa.app.theme.tokens import LOOKS, Tokens
 from syntaxa.app.welcome import Welcome
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.widgets.command_palette import CommandPalette
-from syntaxa.deliver.plan import Plan
-from syntaxa.deliver.write import deliver
 from syntaxa.errors import Progress, SyntaxaError, reason_of
-from syntaxa.job.account import report_bytes, write_report
 from syntaxa.job.presets import KeptChoices
 from syntaxa.job.store import ENDING
 from syntaxa.mend.model import Finding, Region
@@ -60,7 +56,7 @@ _CONTEXT_MM, _CONTEXT_TIMES = 4.0, 14.0
 DemoMaker = Callable[[Path], Path]
 
 
-class MainWindow(RouteWindow):
+class MainWindow(DeliverWindow):
     """Puts the parts together; holds no job itself."""
 
     def __init__(self, settings: Settings, recovery: Path, choosers: Choosers, make_demo: DemoMaker) -> None:
@@ -256,50 +252,6 @@ class MainWindow(RouteWindow):
         if saved:
             self.settings.add_recent(path)
         return saved
-
-    def ask_deliver(self) -> None:
-        """Asks for a file and writes the profiles to it."""
-        self.show_deliver()
-        state = self.session.state
-        if state is None:
-            return
-        ending = self.deliver.ending
-        path = self._choosers.save_profiles(self, self.settings.values.folder, self.session.name, ending)
-        if path is None:
-            return
-        if path.suffix.lower() != ending:
-            path = path.with_name(path.name + ending)
-        output = self.deliver.output
-
-        def write(progress: Progress) -> Plan:
-            progress(0.1)
-            return deliver(state, path, output)
-
-        def written(plan: Plan) -> None:
-            self.deliver.tell_written(path, plan.count())
-            self.status.tell(f"Wrote {path.name}.")
-
-        self.deliveries.run(f"Writing {path.name}", write, written, self.complain)
-
-    def ask_account(self) -> None:
-        """Asks for a file and writes what was mended, to be sent to a client."""
-        path = self._choosers.save_account(self, self.settings.values.folder, self.session.name)
-        if path is None or self.session.job is None:
-            return
-
-        def write(progress: Progress) -> None:
-            made = time.strftime("%d %B %Y, %H:%M")
-            ending = path.suffix.lower()
-            accounted = self.session.account(progress)
-            if ending == ".pdf":
-                write_report(path, pdf_of(report_bytes(accounted, ".html", made).decode()))
-            else:
-                write_report(path, report_bytes(accounted, ending, made))
-
-        def written(_nothing: None) -> None:
-            self.status.tell(f"Wrote {path.name}.")
-
-        self.deliveries.run(f"Writing {path.name}", write, written, self.complain)
 
     # ------------------------------------------------------------------ commands: editing
 

@@ -170,7 +170,7 @@ def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
     return ProposedGap(gap, closes, open_ends, says)
 
 
-def with_reach(gap: float | None) -> float:
+def reach_of(gap: float | None) -> float:
     """How far ends may be apart (mm) and still belong together, at a tolerance or at the least one."""
     return SMALLEST if gap is None else gap
 

@@ -8,6 +8,8 @@ import math
 import ezdxf
 import pytest
 from corpus.units import case
+from hypothesis import given
+from hypothesis import strategies as st
 
 from syntaxa.drawing.annotations import Dimension, Text
 from syntaxa.drawing.model import Curve, Drawing, Layer
@@ -204,3 +206,29 @@ def test_dimension_entities_of_a_file_are_heard():
     verdict = verdict_of(read("x.dxf", out.getvalue().encode()))
     assert verdict.unit == "in"
     assert not verdict.sure
+
+
+sizes = st.one_of(st.floats(-1e9, 1e9), st.floats(-1e-6, 1e-6), st.integers(-50, 50).map(float))
+places = st.builds(Point, sizes, sizes)
+odd_shapes = st.one_of(
+    st.builds(Line, places, places),
+    st.builds(Circle, places, st.floats(1e-9, 1e9)),
+    st.lists(places, min_size=4, max_size=4).map(lambda p: Polyline(tuple(p), (0.0,) * 4, True)),
+)
+odd_texts = st.one_of(
+    st.text(max_size=30),
+    st.from_regex(r"(SCALE|M) ?[0-9]{1,30}(:|=)[0-9]{1,30}", fullmatch=True),
+    st.from_regex(r"[ØR]?[0-9]{1,40}([.,/'\"][0-9]{0,4})?( ?mm|\"|')?", fullmatch=True),
+)
+
+
+@given(
+    st.lists(odd_shapes, max_size=9), st.lists(odd_texts, max_size=6), st.lists(st.tuples(odd_texts, sizes), max_size=4)
+)
+def test_no_drawing_however_odd_is_beyond_judgement(shapes, texts, dimensions):
+    curves = tuple(Curve(f"c{k}", s, "0") for k, s in enumerate(shapes))
+    notes = tuple(Text(f"t{k}", "0", Point(0, 0), t, 3.0) for k, t in enumerate(texts))
+    dims = tuple(stated(t, abs(d), f"d{k}") for k, (t, d) in enumerate(dimensions))
+    verdict = verdict_of(Received(Drawing(curves, (Layer("0"),), (*notes, *dims)), ImportReport("dxf", "")))
+    assert 0 <= verdict.confidence <= 1 + 1e-9
+    assert all(math.isfinite(w.weight) for w in verdict.witnesses)

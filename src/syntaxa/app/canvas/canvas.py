@@ -22,7 +22,6 @@ from PyQt6.QtGui import (
     QPainter,
     QPaintEvent,
     QPen,
-    QRegion,
     QResizeEvent,
     QWheelEvent,
 )
@@ -30,7 +29,7 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas import notes, overlays
 from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
-from syntaxa.app.canvas.hand_marks import draw_ghost, draw_lasso, draw_roles, draw_way
+from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_roles, draw_way
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
 from syntaxa.app.canvas.scene import Bools, Scene
@@ -404,7 +403,8 @@ class Canvas(QWidget):
         if self._content.changes is not None:
             draw_changes(painter, self._content.changes, view, tokens)
         self._draw_picked(painter)
-        self._draw_crop(painter)
+        if self._crop is not None:
+            draw_crop(painter, QRectF(self.rect()), self._crop, view, tokens)
         draw_roles(painter, self._content.scene, view, tokens)
         if self._ghost is not None:
             draw_ghost(painter, self._ghost, view, tokens)
@@ -414,7 +414,8 @@ class Canvas(QWidget):
             draw_lasso(painter, self._lasso, tokens)
         chosen = self._chosen_finding.key if self._chosen_finding else ""
         overlays.draw_findings(painter, self._content.findings, self._content.places, view, tokens, chosen)
-        self._draw_band(painter)
+        if self._band_from is not None:
+            draw_band(painter, self._band_from, self._mouse, tokens)
         draw_rulers(painter, view, tokens, self._format.unit, self._format.mm_per_unit)
         self._draw_hover_label(painter)
         if self.hasFocus():
@@ -447,34 +448,6 @@ class Canvas(QWidget):
                 Qt.PenStyle.DotLine if self._hover in self._selected else Qt.PenStyle.SolidLine,
             )
             overlays.draw_shapes(painter, [scene.curves[self._hover].shape], self._view, pen)
-
-    def _draw_crop(self, painter: QPainter) -> None:
-        if self._crop is None:
-            return
-        left, top = self._view.to_pixels(self._crop[0], self._crop[3])
-        right, bottom = self._view.to_pixels(self._crop[2], self._crop[1])
-        frame = QRectF(left, top, right - left, bottom - top)
-        shade = QColor(self._tokens.canvas)
-        shade.setAlphaF(0.62)
-        outside = QRegion(self.rect()).subtracted(QRegion(frame.toAlignedRect()))
-        painter.save()
-        painter.setClipRegion(outside)
-        painter.fillRect(self.rect(), shade)
-        painter.restore()
-        painter.setPen(QPen(QColor(self._tokens.accent), 1.6, Qt.PenStyle.DashDotLine))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawRect(frame)
-
-    def _draw_band(self, painter: QPainter) -> None:
-        if self._band_from is None:
-            return
-        touching = self._mouse.x() < self._band_from.x()
-        pen = QPen(QColor(self._tokens.accent), 1, Qt.PenStyle.DashLine if touching else Qt.PenStyle.SolidLine)
-        fill = QColor(self._tokens.accent)
-        fill.setAlphaF(0.08)
-        painter.setPen(pen)
-        painter.setBrush(fill)
-        painter.drawRect(QRectF(self._band_from, self._mouse).normalized())
 
     def _draw_hover_label(self, painter: QPainter) -> None:
         if self._picking:

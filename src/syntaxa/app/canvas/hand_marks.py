@@ -1,11 +1,11 @@
-"""What the hand draws and gives: a lasso, a measured way, the box that a typed size would give, and roles of curves."""
+"""What the hand draws and gives: windows, a lasso, a measured way, the box that a typed size would give, roles."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QPolygonF, QRegion
 
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
@@ -77,3 +77,32 @@ def draw_roles(painter: QPainter, scene: Scene, view: View, tokens: Tokens) -> N
         drawn += 1
         if drawn >= _MOST_TAGS:
             return
+
+
+def draw_crop(
+    painter: QPainter, window: QRectF, crop: tuple[float, float, float, float], view: View, tokens: Tokens
+) -> None:
+    """A box (mm) that is taken, the rest of the window shaded."""
+    left, top = view.to_pixels(crop[0], crop[3])
+    right, bottom = view.to_pixels(crop[2], crop[1])
+    frame = QRectF(left, top, right - left, bottom - top)
+    shade = QColor(tokens.canvas)
+    shade.setAlphaF(0.62)
+    outside = QRegion(window.toAlignedRect()).subtracted(QRegion(frame.toAlignedRect()))
+    painter.save()
+    painter.setClipRegion(outside)
+    painter.fillRect(window, shade)
+    painter.restore()
+    painter.setPen(QPen(QColor(tokens.accent), 1.6, Qt.PenStyle.DashDotLine))
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.drawRect(frame)
+
+
+def draw_band(painter: QPainter, begin: QPointF, end: QPointF, tokens: Tokens) -> None:
+    """The window that is being drawn: whole for what lies inside, dashed for what it touches."""
+    touching = end.x() < begin.x()
+    fill = QColor(tokens.accent)
+    fill.setAlphaF(0.08)
+    painter.setPen(QPen(QColor(tokens.accent), 1, Qt.PenStyle.DashLine if touching else Qt.PenStyle.SolidLine))
+    painter.setBrush(fill)
+    painter.drawRect(QRectF(begin, end).normalized())

@@ -13,7 +13,7 @@ from syntaxa.app.tasks import Lane
 from syntaxa.app.widgets.labels import counted
 from syntaxa.errors import SyntaxaError
 from syntaxa.job.recipe import ENDING, Written, load_recipe, recipe_of, save_recipe
-from syntaxa.mend.steps import with_reach
+from syntaxa.mend.steps import reach_of
 from syntaxa.route.edits import BringBack, MakeGroup, PlaceGroup
 from syntaxa.route.model import Looks, roots
 from syntaxa.route.picking import alike, connected, inverted, loop, matching
@@ -115,7 +115,7 @@ class RouteWindow(MeasureWindow):
     def _reach(self) -> float:
         """How far ends may be apart and still belong together: the tolerance in force."""
         surveyed = self.session.surveyed_state
-        return with_reach(surveyed.gap if surveyed else None)
+        return reach_of(surveyed.gap if surveyed else None)
 
     def _show_aside(self, shown: bool) -> None:
         self._aside_shown = shown
