@@ -147,3 +147,76 @@ def test_a_window_without_a_display_is_refused_in_one_sentence(run, monkeypatch,
     status, _, err = run(command)
     assert status == 2
     assert err.startswith("syntaxa: There is no display to open a window on.")
+
+
+def test_inspect_tells_the_candidates_and_what_is_in_doubt(run, tmp_path):
+    path = write_demo(tmp_path)
+    unit = json.loads(run("inspect", path, "--json")[1])["unit"]
+    assert (unit["declared"], unit["proposed"], unit["settled"]) == ("mm", "in", False)
+    assert unit["to_mm"] == pytest.approx(25.4)
+    shares = [c["probability"] for c in unit["candidates"]]
+    assert shares == sorted(shares, reverse=True)
+    assert "which is in doubt" in run("inspect", path)[1]
+
+
+def test_a_unit_in_doubt_is_told_and_forbidden_when_strict(run, tmp_path):
+    path = write_demo(tmp_path)
+    arguments = ("mend", path, "-o", tmp_path / "o.dxf")
+    status, out, _ = run(*arguments)
+    assert status == 0
+    assert "The unit is in doubt: the file declares mm; taken as in" in out
+    assert "--unit" in out
+    status, out, _ = run(*arguments, "--strict", "--json")
+    assert (status, json.loads(out)["unit_settled"]) == (1, False)
+    assert json.loads(run(*arguments, "--unit", "in", "--json")[1])["unit_settled"] is True
+
+
+@pytest.mark.parametrize(
+    ("more", "scale", "page"),
+    [
+        (["--scale", "40/96"], 40 / 96, 1.0),
+        (["--scale", "25.4"], 25.4, 1.0),
+        (["--page-scale", "1:5"], 1.0, 5.0),
+        (["--page-scale", "1/4in = 1ft"], 1.0, 48.0),
+    ],
+)
+def test_scales_are_typed_as_people_write_them(run, tmp_path, more, scale, page):
+    arguments = ("mend", write_demo(tmp_path), "-o", tmp_path / "o.dxf", "--unit", "in", "--json")
+    plain, scaled = (json.loads(run(*arguments, *some)[1]) for some in ([], more))
+    assert (scaled["scale"], scaled["page_scale"]) == pytest.approx((scale, page))
+    largest = [max(r["area_mm2"] for r in record["regions"]) for record in (plain, scaled)]
+    assert largest[1] / largest[0] == pytest.approx((scale * page) ** 2, rel=1e-3)
+
+
+ODD = (
+    ["--scale", "twice"],
+    ["--scale", "-1"],
+    ["--scale", "3mm"],
+    ["--page-scale", "5"],
+    ["--refit", "x"],
+    ["--refit", "0"],
+    ["--budget", "much"],
+)
+
+
+@pytest.mark.parametrize("more", ODD)
+def test_odd_numbers_are_refused_in_a_sentence(run, tmp_path, more):
+    status, _, err = run("mend", write_demo(tmp_path), "-o", tmp_path / "o.dxf", "--unit", "in", *more)
+    assert status == 2
+    assert err.startswith("syntaxa: ")
+    assert not (tmp_path / "o.dxf").exists()
+
+
+def test_facets_become_arcs_on_the_command_line(run, tmp_path):
+    path = tmp_path / "facets.dxf"
+    document = ezdxf.new()
+    document.header["$INSUNITS"] = 4
+    corners = [(8 * math.cos(math.tau * k / 48), 8 * math.sin(math.tau * k / 48)) for k in range(48)]
+    for a, b in zip(corners, corners[1:] + corners[:1], strict=True):
+        document.modelspace().add_line(a, b)
+    document.saveas(path)
+    record = json.loads(run("mend", path, "-o", tmp_path / "o.dxf", "--refit", "0.05", "--json")[1])
+    # A disc of radius 8, exactly, where 48 facets have an area smaller by 0.3 %.
+    assert record["regions"][0]["area_mm2"] == pytest.approx(64 * math.pi, rel=1e-9)
+    assert record["deviation_mm"]["max"] == pytest.approx(8 * (1 - math.cos(math.pi / 48)), rel=1e-6)
+    assert [e.dxftype() for e in ezdxf.readfile(tmp_path / "o.dxf").modelspace()] == ["CIRCLE"]

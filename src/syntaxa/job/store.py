@@ -68,12 +68,17 @@ def job_bytes(job: Job, preview: bytes = b"") -> bytes:
     buffer = io.BytesIO()
     with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, data in (
-            ("job.json", msgspec.json.format(msgspec.json.encode(stored), indent=2)),
+            ("job.json", msgspec.json.format(_canonical(stored), indent=2)),
             *((inside[s.number], s.data) for s in job.sources),
             *((("preview.png", preview),) if preview else ()),
         ):
             archive.writestr(zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0)), data, zipfile.ZIP_DEFLATED)
     return buffer.getvalue()
+
+
+def _canonical(stored: StoredJob) -> bytes:
+    """The same job always in the same words: fields are left out by identity, which only what was read has for sure."""
+    return msgspec.json.encode(msgspec.json.decode(msgspec.json.encode(stored), type=StoredJob))
 
 
 def load_job(path: Path) -> Job:

@@ -1,0 +1,129 @@
+"""Every kind of step: kept by the job file to the bit, told in the ledger, and harmless where its target is gone."""
+
+from __future__ import annotations
+
+import typing
+
+import msgspec
+import pytest
+
+from syntaxa.demo.drawing import demo_bytes, revised_bytes
+from syntaxa.intake.steps import TakeIn
+from syntaxa.job.evaluate import Evaluator, in_doubt
+from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.revise import with_added
+from syntaxa.job.store import job_bytes, load_job, save_job
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.mend.steps import MendFindings, RefitFacets
+from syntaxa.route.edits import (
+    BringBack,
+    DeleteSketch,
+    DuplicateSketch,
+    ExcludeCurves,
+    GiveRole,
+    MakeGroup,
+    MergeSketches,
+    MoveCurves,
+    OrderSketches,
+    PlaceGroup,
+    SetRolePen,
+    SetSketch,
+    Ungroup,
+)
+from syntaxa.route.model import Rule
+from syntaxa.route.steps import ChooseLayers, RouteBy
+
+#: One of each kind, all of which do something to the demo; in an order in which they can be done.
+STEPS: tuple[Step, ...] = (
+    TakeIn(skip_hidden=True),
+    ChooseUnit("in", page_scale=2.0),
+    ScaleBy(0.5, 0.5, because="a test"),
+    Turn(90.0, "centre"),
+    Mirror("top-bottom"),
+    JudgeDimension(("none",), "wrong text"),
+    ChooseLayers(left_out=("NOTES",)),
+    RouteBy((Rule("", "out", layer="CENTRE*"), Rule("rings", "construction", layer="FLANGE*", kind="circle"))),
+    PlaceOrigin("lower-left"),
+    SetSketch("BASE-PLATE", name="Base", locked=False, view="side", offset=3.0, pen_line_type="dashed"),
+    OrderSketches(("CONTROL-BOX", "Base")),
+    MergeSketches(("CONTROL-BOX", "COUPLING-GUARD")),
+    DuplicateSketch("Base", "Base 2"),
+    DeleteSketch("TITLE-BLOCK"),
+    MoveCurves(("61",), "holes"),
+    ExcludeCurves(("62", "63"), "a test"),
+    BringBack(("62",)),
+    GiveRole(("61",), "tapped"),
+    SetRolePen("tapped", 0xFF0000, 0.25),
+    MakeGroup(("61",), "hole", 0.0, 0.0),
+    PlaceGroup("hole#1", 10.0, 5.0, copy=True),
+    Ungroup("hole#2"),
+    MendFindings(),
+    RefitFacets(),
+)
+
+
+def job_with(*steps):
+    job = Job.of(Source.of("panels.dxf", demo_bytes()))
+    for step in steps:
+        job = job.with_step(step)
+    return job
+
+
+def test_the_list_has_every_kind_but_pasting():
+    kinds = {k.__name__ for k in typing.get_args(Step)}
+    assert kinds - {type(s).__name__ for s in STEPS} == {"PasteCurves"}
+
+
+def test_all_of_them_together_are_kept_and_give_the_same_again(tmp_path):
+    job = job_with(*STEPS)
+    save_job(job, tmp_path / "all.sxj")
+    loaded = load_job(tmp_path / "all.sxj")
+    assert loaded == job
+    assert job_bytes(loaded) == job_bytes(job)
+    one, other = (Evaluator().evaluate(j) for j in (job, loaded))
+    assert one.state == other.state
+    assert [r.title for r in one.ledger] == [r.title for r in other.ledger]
+
+
+def test_each_has_its_row_and_only_what_was_missing_is_told():
+    ledger = Evaluator().evaluate(job_with(*STEPS)).ledger
+    assert len(ledger) == len(STEPS)
+    assert [r.failed for r in ledger if r.failed] == []
+    assert [r.entry.missing for r in ledger if r.entry.missing] == [("none",)]
+    assert all(r.title for r in ledger)
+
+
+@pytest.mark.parametrize("step", STEPS, ids=lambda s: type(s).__name__)
+def test_each_is_data_that_says_what_it_is(step):
+    data = msgspec.json.encode(step)
+    assert msgspec.json.decode(data, type=Step) == step
+    assert len(step.title) > 3
+
+
+@pytest.mark.parametrize("step", STEPS[1:], ids=lambda s: type(s).__name__)
+def test_each_is_skipped_or_told_where_its_target_is_gone(step):
+    size = 'width="9mm" height="9mm" viewBox="0 0 9 9"'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" {size}><path d="M1 1H8V8Z"/></svg>'.encode()
+    job = Job.of(Source.of("other.svg", svg)).with_step(step)
+    evaluation = Evaluator().evaluate(job)
+    assert sum(len(s.curves) for s in evaluation.state.sketches) + len(evaluation.state.excluded) >= 1
+    assert len(evaluation.ledger) == 1
+
+
+def test_switching_a_step_off_is_as_if_it_were_not_there():
+    whole, without = job_with(*STEPS), job_with(*(s for s in STEPS if not isinstance(s, Turn)))
+    turn = next(s for s in whole.steps if isinstance(s.step, Turn))
+    evaluator = Evaluator()
+    assert evaluator.evaluate(whole.switched(turn.number, False)).state == evaluator.evaluate(without).state
+
+
+def test_a_source_in_doubt_is_named_until_somebody_settles_it():
+    job, number = with_added(job_with(), Source.of("b.dxf", revised_bytes()), TakeIn())
+    evaluator = Evaluator()
+    assert in_doubt(job, evaluator.evaluate(job)) == (1, 2)
+    job = job.with_step(ChooseUnit("in", number))
+    assert in_doubt(job, evaluator.evaluate(job)) == (1,)
+    # What is settled there is heard here.
+    first = evaluator.evaluate(job).sources[0].verdict
+    assert "other files" in {w.kind for w in first.witnesses}
+    assert in_doubt(job.with_step(ChooseUnit("in")), evaluator.evaluate(job)) == ()
