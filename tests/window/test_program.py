@@ -89,15 +89,17 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
     settle()
 
     go_to(2)
-    units = window.measure._units
-    inches = units.visualItemRect(units.item(1, 0)).center()
+    units = window.measure.units.table
+    row = next(k for k in range(units.rowCount()) if units.item(k, 0).text().endswith("inches"))
+    inches = units.visualItemRect(units.item(row, 0)).center()
     qtbot.mouseClick(units.viewport(), Qt.MouseButton.LeftButton, pos=inches)
     settle()
 
     go_to(3)
-    layers = window.route._table
+    layers = window.route.came_in.table
     for name in ("TITLE-BLOCK", "CENTRE-LINES"):
         row = next(k for k in range(layers.rowCount()) if layers.item(k, 0).text() == name)
+        layers.scrollToItem(layers.item(row, 0))
         box = layers.visualItemRect(layers.item(row, 0))
         qtbot.mouseClick(layers.viewport(), Qt.MouseButton.LeftButton, pos=QPoint(box.left() + 14, box.center().y()))
         settle()
