@@ -12,8 +12,8 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
-from syntaxa.drawing.annotations import Annotation
-from syntaxa.drawing.model import Layer, extents_of
+from syntaxa.drawing.annotations import Annotation, Box
+from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import Entry, State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
@@ -51,6 +51,8 @@ class Shown:
     groups: tuple[CurveGroup, ...]
     notes: tuple[Annotation, ...]
     records: tuple[IntakeRecord, ...]
+    #: Extents of each source by its number, in its own numbers, without what its author had hidden.
+    source_boxes: dict[int, Box | None]
     first_box: tuple[float, float, float, float] | None
     box: tuple[float, float, float, float] | None
 
@@ -459,14 +461,18 @@ class Session(QObject):
         else:
             beneath, notes = _beneath(state)
         same = self.shown is not None and _same_drawings(self.shown.evaluation, evaluation)
-        records = self.shown.records if self.shown is not None and same else _records(evaluation)
+        if self.shown is not None and same:
+            records, source_boxes = self.shown.records, self.shown.source_boxes
+        else:
+            records = _records(evaluation)
+            source_boxes = {t.number: _shown_box(t.drawing) for t in evaluation.first.taken}
         scene.prepare()
         aside = Scene.of([(0, [x.curve for x in state.excluded])])
         aside.prepare()
         disagree, groups = tuple(disagreements(state)), tuple(groups_of(evaluation.first, state, self.grouping))
         boxes = extents_of(evaluation.first.curves()), extents_of(state.curves())
         progress(1.0)
-        return Shown(evaluation, scene, beneath, aside, disagree, groups, notes, records, *boxes)
+        return Shown(evaluation, scene, beneath, aside, disagree, groups, notes, records, source_boxes, *boxes)
 
     def _survey(self) -> None:
         job, state = self.job, self.state
@@ -549,6 +555,12 @@ def _records(evaluation: Evaluation) -> tuple[IntakeRecord, ...]:
     """The import report of each source, of what was taken of it."""
     drawings = {t.number: t.drawing for t in evaluation.first.taken}
     return tuple(record_of(s.name, Received(drawings[s.number], s.received.report)) for s in evaluation.sources)
+
+
+def _shown_box(drawing: Drawing) -> Box | None:
+    """Extents of what the author of a drawing had showing, in its own numbers."""
+    hidden = {layer.name for layer in drawing.layers if not layer.shown}
+    return extents_of(c for c in drawing.curves if c.layer not in hidden) or drawing.full_extents()
 
 
 def _beneath(state: State) -> tuple[Scene, tuple[Annotation, ...]]:

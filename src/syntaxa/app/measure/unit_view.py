@@ -7,7 +7,6 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QVBoxLayout, QWidget
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, cell, label, narrow, set_role, table
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.quantities import scale_in
 from syntaxa.drawing.state import Taken
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
@@ -169,8 +168,8 @@ class UnitView(QWidget):
         if here not in [(c.unit, c.page_scale) for c in rows]:
             known = next((c for c in verdict.candidates if (c.unit, c.page_scale) == here), None)
             rows.append(known or Candidate(*here, 0.0))
-        hidden = {layer.name for layer in taken.drawing.layers if not layer.shown}
-        box = extents_of(c for c in taken.drawing.curves if c.layer not in hidden) or taken.drawing.full_extents()
+        shown = self._session.shown
+        box = shown.source_boxes.get(self._number) if shown else None
         self.table.setRowCount(len(rows))
         for k, candidate in enumerate(rows):
             chosen = (candidate.unit, candidate.page_scale) == here
