@@ -17,9 +17,10 @@ sys.path.insert(0, str(Path(__file__).parents[1] / "tests" / "core"))
 from specimens import damage, damaged, polygon
 
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.heal import everything, heal
+from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import regions_of
+from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances
 
 SUITES = (

@@ -17,10 +17,12 @@ from syntaxa.drawing.state import Sketch
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.heal import everything, heal
+from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.received import Received
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.steps import mended
+from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import with_gap
 
 sys.path.insert(0, str(Path(__file__).parent / "corpus"))
@@ -54,7 +56,8 @@ def heal_all(curves, gap):
 
 def regions_at(curves, gap=1e-4):
     pieces = pieces_of(curves, 0.001)
-    return regions_of(heal(pieces, with_gap(Tolerances(), gap), 3.0, everything).edges, pieces.ids, "0")
+    healed = heal(Received(pieces, 1e-6), with_gap(Tolerances(), gap), 3.0, everything)
+    return regions_of(healed.edges, pieces.ids, "0")
 
 
 def damaged(suite, seed, loops, **changes):

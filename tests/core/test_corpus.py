@@ -13,9 +13,11 @@ import pytest
 from specimens import damage, damaged, polygon
 
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.heal import everything, heal
+from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.received import Received
 from syntaxa.mend.regions import regions_of
+from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances
 
 SUITES = ("clean", "split", "gap.001", "gap.01", "gap.05", "dups", "overlap", "stray", "overshoot")
@@ -26,8 +28,9 @@ SUITES = ("clean", "split", "gap.001", "gap.01", "gap.05", "dups", "overlap", "s
 def test_every_true_face_and_nothing_else(suite, seed):
     truth, curves = damaged(suite, seed, 200)
     pieces = pieces_of(curves, 0.001)
-    tolerances = auto_tolerances(pieces, Tolerances())
-    healed = heal(pieces, tolerances, 3.0, everything)
+    received = Received(pieces, 1e-6)
+    tolerances = auto_tolerances(received, Tolerances())
+    healed = heal(received, tolerances, 3.0, everything)
     regions = regions_of(healed.edges, pieces.ids, "0")
     score = damage.score(truth, [polygon(r) for r in regions])
     assert (score["ok"], score["missing"], score["spurious"], score["slivers"]) == (score["true"], 0, 0, 0)
@@ -61,8 +64,9 @@ def test_areas_are_those_of_the_truth(suite):
     """Areas differ by no more than the damage: half the gap all round."""
     truth, curves = damaged(suite, 7, 60)
     pieces = pieces_of(curves, 0.001)
-    tolerances = auto_tolerances(pieces, Tolerances())
-    regions = regions_of(heal(pieces, tolerances, 3.0, everything).edges, pieces.ids, "0")
+    received = Received(pieces, 1e-6)
+    tolerances = auto_tolerances(received, Tolerances())
+    regions = regions_of(heal(received, tolerances, 3.0, everything).edges, pieces.ids, "0")
     true = sorted(f.area for f in truth.faces)
     found = sorted(r.area for r in regions)
     slack = 1e-9 if suite != "gap.05" else 0.025
@@ -73,5 +77,5 @@ def test_areas_are_those_of_the_truth(suite):
 def test_facets_close_too():
     truth, curves = damaged("facet", 3, 60)
     pieces = pieces_of(curves, 0.001)
-    regions = regions_of(heal(pieces, Tolerances(gap=1e-4), 3.0, everything).edges, pieces.ids, "0")
+    regions = regions_of(heal(Received(pieces, 1e-6), Tolerances(gap=1e-4), 3.0, everything).edges, pieces.ids, "0")
     assert len(regions) == len(truth.faces)

@@ -17,6 +17,7 @@ from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polylin
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Transform
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.received import Received
 from syntaxa.mend.steps import mended, with_needed
 from syntaxa.mend.survey import survey
 from syntaxa.mend.tolerance import propose_gap, with_gap
@@ -197,15 +198,17 @@ def test_only_the_chosen_fix_is_done():
 def test_ids_tell_where_pieces_come_from():
     plate = Curve("plate", Polyline(tuple(Point(*p) for p in square()[:-1]), (0.0,) * 4, True), "0")
     bar = Curve("bar", Line(Point(5, -1), Point(5, 11)), "0")
-    after, _, _ = heal_all([plate, bar], 0.05)
-    assert {c.id for c in after} == {"plate.1", "plate.2", "bar"}
+    ring = Curve("ring", Circle(Point(0, 5), 2), "0")
+    after, _, _ = heal_all([plate, bar, ring], 0.05)
+    # The bar stops at the plate, which is cut only where the ring passes through it.
+    assert {c.id for c in after} == {"plate.1", "plate.2", "bar", "ring.1", "ring.2"}
     assert all(c.layer == "0" for c in after)
 
 
 @pytest.mark.parametrize("gap", [0.001, 0.01, 0.05, 0.2])
 def test_the_tolerance_is_read_off_the_gaps(gap):
     _, curves = damaged("gap.05", 5, 40, gap=gap)
-    proposed = propose_gap(pieces_of(curves, 0.001), Tolerances()).gap
+    proposed = propose_gap(Received(pieces_of(curves, 0.001), 1e-6), Tolerances()).gap
     assert 0.85 * gap <= proposed <= 1.6 * gap
 
 

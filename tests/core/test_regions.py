@@ -16,6 +16,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.shapes import Arc, Circle, Line
 from syntaxa.mend.arrangement import Cycles, bridges, split_at_contacts
+from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import holds, regions_of
 
@@ -25,7 +26,7 @@ segments = st.lists(st.tuples(corners, corners), min_size=3, max_size=14, unique
 
 def arranged(curves):
     pieces = pieces_of(curves, 0.001)
-    return split_at_contacts(pieces, 1e-6)[0], pieces
+    return split_at_contacts(pieces, Neighbourhood(pieces.curves, 1e-6))[0], pieces
 
 
 def distinct(pairs):

@@ -18,6 +18,7 @@ from syntaxa.geometry.shapes import EllipseArc, Shape, Spline
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along, split_at_contacts
+from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
 
 
@@ -49,7 +50,7 @@ class Profiles:
 def profiles_of(sketch: Sketch, tolerances: Tolerances) -> Profiles:
     """The profiles of a sketch; nothing is moved."""
     pieces = pieces_of(sketch.curves, tolerances.fit)
-    edges, _ = split_at_contacts(pieces, tolerances.merge)
+    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, tolerances.merge))
     whole = _left_whole(sketch.curves, edges)
     shapes: list[Shape] = [sketch.curves[k].shape for k in whole]
     if whole:
@@ -90,9 +91,9 @@ def _outlines(edges: Edges) -> list[tuple[list[int], Floats]]:
     found = []
     for cycle in np.flatnonzero(cycles.area < 0).tolist():
         # Outside cycles run clockwise; contours go out counter-clockwise.
-        walk = [half ^ 1 for half in reversed(cycles.walk(cycle))]
+        walk = [half ^ 1 for half in reversed(cycles.walk(cycle).tolist())]
         loops = _simple_loops(cycles, walk)
-        found += [([int(index[half // 2]) for half in loop], rows_along(cycles, loop)) for loop in loops]
+        found += [([int(index[half // 2]) for half in loop], rows_along(cycles, np.array(loop))) for loop in loops]
     return found
 
 

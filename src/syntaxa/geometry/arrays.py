@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import along, chosen, cross, dot, norm, vectors
 
 Ints = NDArray[np.int64]
 Bools = NDArray[np.bool_]
@@ -48,11 +49,11 @@ class CurveArray:
     def from_bulges(cls, start: Floats, end: Floats, bulge: Floats, owner: Ints) -> CurveArray:
         """Pieces from ends (n, 2) and bulges (n,); flat arcs become lines."""
         chord = end - start
-        is_arc = np.abs(bulge) * np.hypot(chord[:, 0], chord[:, 1]) > 2 * FLAT_SAGITTA
+        is_arc = np.abs(bulge) * norm(chord) > 2 * FLAT_SAGITTA
         bulge = np.where(is_arc, bulge, 0.0)
         safe = np.where(is_arc, bulge, 1.0)
         lift = (1 - safe * safe) / (4 * safe)
-        centre = (start + end) / 2 + np.column_stack([-chord[:, 1] * lift, chord[:, 0] * lift])
+        centre = (start + end) / 2 + vectors(-chord[:, 1] * lift, chord[:, 0] * lift)
         centre[~is_arc] = 0.0
         spoke = start - centre
         return cls(
@@ -75,6 +76,11 @@ class CurveArray:
             table[:, :2].copy(), table[:, 2:4].copy(), table[:, 4].copy(), np.array(list(owners), dtype=np.int64)
         )
 
+    @classmethod
+    def none(cls) -> CurveArray:
+        """No pieces at all."""
+        return cls.from_rows([], [])
+
     def __len__(self) -> int:
         return len(self.bulge)
 
@@ -85,28 +91,27 @@ class CurveArray:
 
     def take(self, index: Ints | Bools) -> CurveArray:
         """The pieces at an index or mask, in that order."""
-        return CurveArray(*(getattr(self, name)[index] for name in self.__slots__))
+        rows = np.flatnonzero(index) if index.dtype == bool else index
+        return CurveArray(*(getattr(self, name).take(rows, axis=0) for name in self.__slots__))
 
     def lengths(self) -> Floats:
         """Length of each, (n,) mm."""
-        chord = self.end - self.start
-        return np.where(self.is_arc, self.radius * np.abs(self.sweep), np.hypot(chord[:, 0], chord[:, 1]))
+        return np.where(self.is_arc, self.radius * np.abs(self.sweep), norm(self.end - self.start))
 
     def points_at(self, share: Floats) -> Floats:
         """The point of each piece at its share of the length, (n,) to (n, 2); shares outside 0..1 extend it."""
         angle = self.start_angle + self.sweep * share
-        on_arc = self.centre + self.radius[:, None] * np.column_stack([np.cos(angle), np.sin(angle)])
-        on_line = self.start + (self.end - self.start) * share[:, None]
-        return np.where(self.is_arc[:, None], on_arc, on_line)
+        on_arc = along(self.centre, vectors(np.cos(angle), np.sin(angle)), self.radius)
+        return chosen(self.is_arc, on_arc, along(self.start, self.end - self.start, share))
 
     def tangents_at(self, share: Floats) -> Floats:
         """Unit direction of travel of each piece at a share of its length, (n, 2)."""
         angle = self.start_angle + self.sweep * share
         sign = np.sign(self.sweep)
-        on_arc = np.column_stack([-np.sin(angle) * sign, np.cos(angle) * sign])
+        on_arc = vectors(-np.sin(angle) * sign, np.cos(angle) * sign)
         chord = self.end - self.start
-        on_line = chord / np.maximum(np.hypot(chord[:, 0], chord[:, 1]), 1e-300)[:, None]
-        return np.where(self.is_arc[:, None], on_arc, on_line)
+        size = np.maximum(norm(chord), 1e-300)
+        return chosen(self.is_arc, on_arc, vectors(chord[:, 0] / size, chord[:, 1] / size))
 
     def bounds(self) -> Floats:
         """Extents (n, 4): xmin, ymin, xmax, ymax; exact."""
@@ -124,12 +129,11 @@ class CurveArray:
         # Taken about the middle: far from the origin the products would swallow the differences.
         middle = self.start.mean(axis=0) if len(self) else np.zeros(2)
         a, b = self.start - middle, self.end - middle
-        cross = a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]
         size = np.abs(self.sweep)
         segment = 0.5 * self.radius**2 * (size - np.sin(size))
         # sin(x) ~ x cancels for shallow arcs; the series is exact to double precision there.
         segment = np.where(size < 1e-3, 0.5 * self.radius**2 * size**3 / 6 * (1 - size**2 / 20), segment)
-        return np.asarray(0.5 * cross + np.copysign(segment, self.sweep) * self.is_arc)
+        return np.asarray(0.5 * cross(a, b) + np.copysign(segment, self.sweep) * self.is_arc)
 
     def shares_of(self, points: Floats) -> Floats:
         """Share of the length at which each piece's carrier comes nearest to its own point, (n, 2) to (n,).
@@ -137,8 +141,7 @@ class CurveArray:
         Shares outside 0..1 lie beyond an end; what is open of an arc's circle is shared evenly between its ends.
         """
         chord = self.end - self.start
-        square = np.maximum((chord * chord).sum(axis=1), 1e-300)
-        on_line = ((points - self.start) * chord).sum(axis=1) / square
+        on_line = dot(points - self.start, chord) / np.maximum(dot(chord, chord), 1e-300)
         spoke = points - self.centre
         sweep = np.where(self.is_arc, self.sweep, 1.0)
         size = np.abs(sweep)
@@ -149,5 +152,4 @@ class CurveArray:
     def distances_to(self, points: Floats) -> Floats:
         """Distance of each piece to its own point, (n, 2) to (n,) mm; exact."""
         share = np.clip(self.shares_of(points), 0.0, 1.0)
-        gap = points - self.points_at(share)
-        return np.asarray(np.hypot(gap[:, 0], gap[:, 1]))
+        return norm(points - self.points_at(share))

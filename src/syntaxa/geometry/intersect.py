@@ -6,6 +6,7 @@ Tangency within the tolerance counts as one contact at the foot of the shortest 
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -13,44 +14,113 @@ import shapely
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import along, cross, dot, norm
 
 
 @dataclass(frozen=True, slots=True)
 class Contacts:
-    """m contacts: piece indices first and second (m,), points (m, 2), and crossing (m,) bool.
+    """m contacts: piece indices first and second (m,), points (m, 2), and where they lie on both (shares, (m,)).
 
-    `crossing` is False where an end of one lies on the other rather than both passing through.
+    end   (m,) int; which end of the first lies on the second (0 its start, 1 its end), -1 where both pass through
     """
 
     first: Ints
     second: Ints
     points: Floats
-    crossing: Bools
+    end: Ints
+    first_share: Floats
+    second_share: Floats
+
+    @property
+    def crossing(self) -> Bools:
+        """Where both pieces pass through, (m,) bool."""
+        return np.asarray(self.end < 0)
+
+    def take(self, index: Ints | Bools) -> Contacts:
+        """The contacts at an index or mask."""
+        rows = np.flatnonzero(index) if index.dtype == bool else index
+        return Contacts(*(getattr(self, name).take(rows, axis=0) for name in self.__slots__))
+
+    def renumbered(self, number: Ints) -> Contacts:
+        """The contacts of the pieces that stay, by their new numbers (n,), -1 for those that go."""
+        first, second = number[self.first], number[self.second]
+        stay = np.flatnonzero((first >= 0) & (second >= 0))
+        left = self.take(stay)
+        return Contacts(first[stay], second[stay], left.points, left.end, left.first_share, left.second_share)
+
+    @classmethod
+    def joined(cls, parts: Sequence[Contacts]) -> Contacts:
+        """All contacts of several lots."""
+        return cls(*(np.concatenate([getattr(part, name) for part in parts]) for name in cls.__slots__))
+
+
+class BoxTree:
+    """The bounding boxes of pieces, grown by half a margin (mm), in trees.
+
+    Where some of the pieces go and others come, the trees are kept and what has changed is laid over them.
+    """
+
+    def __init__(self, curves: CurveArray, margin: float) -> None:
+        low_x, low_y, high_x, high_y = curves.bounds().T
+        half = margin / 2
+        self._margin = margin
+        self._boxes = shapely.box(low_x - half, low_y - half, high_x + half, high_y + half)
+        # Each tree with the present number of each of its boxes, -1 for what is gone.
+        self._layers = [(shapely.STRtree(self._boxes), np.arange(len(curves)))]
+
+    def pairs(self) -> tuple[Ints, Ints]:
+        """Index pairs i < j whose boxes touch; of a tree that nothing has been laid over."""
+        first, second = self._layers[0][0].query(self._boxes)
+        ahead = first < second
+        return first[ahead], second[ahead]
+
+    def around(self, boxes: Floats, reach: float) -> tuple[Ints, Ints]:
+        """Pairs (row of the boxes (n, 4), piece) whose box comes as near as the reach (mm), in either direction."""
+        low_x, low_y, high_x, high_y = boxes.T
+        wanted = shapely.box(low_x - reach, low_y - reach, high_x + reach, high_y + reach)
+        rows, pieces = [], []
+        for tree, number in self._layers:
+            row, box = tree.query(wanted)
+            piece = number[box]
+            rows.append(row[piece >= 0])
+            pieces.append(piece[piece >= 0])
+        return np.concatenate(rows), np.concatenate(pieces)
+
+    def near(self, points: Floats, reach: float) -> tuple[Ints, Ints]:
+        """Pairs (row of the points (n, 2), piece) whose box comes as near as the reach (mm), in either direction."""
+        return self.around(np.hstack([points, points]), reach)
+
+    def changed(self, number: Ints, new: BoxTree | None) -> BoxTree:
+        """The tree with pieces renumbered (n,), -1 for those that go, and new ones numbered behind them."""
+        laid = object.__new__(BoxTree)
+        laid._margin, laid._boxes = self._margin, self._boxes
+        laid._layers = [(tree, np.where(old >= 0, number[old], -1)) for tree, old in self._layers]
+        if new is not None:
+            count = int((number >= 0).sum())
+            laid._layers += [(tree, np.where(old >= 0, old + count, -1)) for tree, old in new._layers]
+        return laid
 
 
 def candidate_pairs(curves: CurveArray, margin: float) -> tuple[Ints, Ints]:
     """Index pairs i < j whose bounding boxes, grown by the margin (mm), touch."""
-    box = curves.bounds()
-    half = margin / 2
-    boxes = shapely.box(box[:, 0] - half, box[:, 1] - half, box[:, 2] + half, box[:, 3] + half)
-    first, second = shapely.STRtree(boxes).query(boxes)
-    ahead = first < second
-    return first[ahead], second[ahead]
+    return BoxTree(curves, margin).pairs()
 
 
-def contacts(curves: CurveArray, tolerance: float) -> Contacts:
-    """All places where two pieces meet within the tolerance (mm), except along shared carriers."""
+def contacts(curves: CurveArray, tolerance: float, pairs: tuple[Ints, Ints] | None = None) -> Contacts:
+    """All places where two pieces meet within the tolerance (mm), except along shared carriers.
+
+    pairs   the candidates, where they are known; a crossing at an end of either piece is told as that end's contact
+    """
     if not len(curves):
-        empty = np.empty(0, dtype=np.int64)
-        return Contacts(empty, empty, np.empty((0, 2)), np.empty(0, dtype=bool))
-    i, j = candidate_pairs(curves, tolerance)
-    found = [_crossings(curves, i, j, tolerance), _ends_on(curves, i, j, tolerance), _ends_on(curves, j, i, tolerance)]
-    return Contacts(
-        np.concatenate([f[0] for f in found]),
-        np.concatenate([f[1] for f in found]),
-        np.concatenate([f[2] for f in found]),
-        np.concatenate([np.full(len(f[0]), k == 0) for k, f in enumerate(found)]),
-    )
+        empty, none = np.empty(0, dtype=np.int64), np.empty(0)
+        return Contacts(empty, empty, np.empty((0, 2)), empty, none, none)
+    i, j = candidate_pairs(curves, tolerance) if pairs is None else pairs
+    parts = [
+        _crossings(curves, i, j, tolerance),
+        *_ends_on(curves, i, j, tolerance),
+        *_ends_on(curves, j, i, tolerance),
+    ]
+    return Contacts.joined(parts)
 
 
 def carrier_crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> tuple[Floats, Floats]:
@@ -65,50 +135,51 @@ def carrier_crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) ->
     return first, second
 
 
-def _crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> tuple[Ints, Ints, Floats]:
+def _crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> Contacts:
+    one, two = curves.take(i), curves.take(j)
+    slack_one, slack_two = (tolerance / np.maximum(c.lengths(), 1e-300) for c in (one, two))
     parts = []
-    for points in carrier_crossings(curves, i, j, tolerance):
-        met = ~np.isnan(points[:, 0])
-        a, b, p = i[met], j[met], points[met]
-        inside = _within(curves, a, p, tolerance) & _within(curves, b, p, tolerance)
-        parts.append((a[inside], b[inside], p[inside]))
-    return (
-        np.concatenate([part[0] for part in parts]),
-        np.concatenate([part[1] for part in parts]),
-        np.concatenate([part[2] for part in parts]),
-    )
+    for places in carrier_crossings(curves, i, j, tolerance):
+        met = np.flatnonzero(~np.isnan(places[:, 0]))
+        points = places.take(met, axis=0)
+        share = one.take(met).shares_of(points)
+        inside = np.flatnonzero((share >= -slack_one[met]) & (share <= 1 + slack_one[met]))
+        met, share, points = met[inside], share[inside], points.take(inside, axis=0)
+        other = two.take(met).shares_of(points)
+        inside = np.flatnonzero((other >= -slack_two[met]) & (other <= 1 + slack_two[met]))
+        met, share, other, points = met[inside], share[inside], other[inside], points.take(inside, axis=0)
+        ends = (end.take(met, axis=0) for end in (one.start, one.end, two.start, two.end))
+        nearest = np.min([norm(end - points) for end in ends], axis=0) if len(met) else np.empty(0)
+        through = np.flatnonzero(nearest > 0.5 * tolerance)
+        met, share, other, points = met[through], share[through], other[through], points.take(through, axis=0)
+        parts.append((i[met], j[met], points, np.full(len(met), -1), np.clip(share, 0, 1), np.clip(other, 0, 1)))
+    return Contacts(*(np.concatenate(columns) for columns in zip(*parts, strict=True)))
 
 
-def _within(curves: CurveArray, index: Ints, points: Floats, tolerance: float) -> Bools:
-    """Whether points on carriers lie on the pieces themselves, ends included."""
-    taken = curves.take(index)
-    share = taken.shares_of(points)
-    slack = tolerance / np.maximum(taken.lengths(), 1e-300)
-    return np.asarray((share >= -slack) & (share <= 1 + slack))
-
-
-def _ends_on(curves: CurveArray, of: Ints, on: Ints, tolerance: float) -> tuple[Ints, Ints, Floats]:
+def _ends_on(curves: CurveArray, of: Ints, on: Ints, tolerance: float) -> list[Contacts]:
     """Ends of pieces `of` that lie on pieces `on`; the contact is the end itself."""
     target = curves.take(on)
     found = []
-    for ends in (curves.start, curves.end):
-        points = ends[of]
-        touch = target.distances_to(points) <= tolerance
-        found.append((of[touch], on[touch], points[touch]))
-    return tuple(np.concatenate([f[k] for f in found]) for k in range(3))  # type: ignore[return-value]
-
-
-def _cross(a: Floats, b: Floats) -> Floats:
-    return np.asarray(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0])
+    for which, ends in enumerate((curves.start, curves.end)):
+        points = ends.take(of, axis=0)
+        share = np.clip(target.shares_of(points), 0.0, 1.0)
+        touch = np.flatnonzero(norm(points - target.points_at(share)) <= tolerance)
+        at_end = np.full(len(touch), which)
+        found.append(
+            Contacts(of[touch], on[touch], points.take(touch, axis=0), at_end, at_end.astype(np.float64), share[touch])
+        )
+    return found
 
 
 def _line_line(curves: CurveArray, i: Ints, j: Ints) -> Floats:
-    along, other = curves.end[i] - curves.start[i], curves.end[j] - curves.start[j]
-    cross = _cross(along, other)
-    size = np.hypot(*along.T) * np.hypot(*other.T)
-    parallel = np.abs(cross) <= 1e-12 * size
-    share = _cross(curves.start[j] - curves.start[i], other) / np.where(parallel, np.nan, cross)
-    return np.asarray(curves.start[i] + along * share[:, None])
+    start, end = curves.start, curves.end
+    first = start.take(i, axis=0)
+    path = end.take(i, axis=0) - first
+    other = end.take(j, axis=0) - start.take(j, axis=0)
+    product = cross(path, other)
+    parallel = np.abs(product) <= 1e-12 * norm(path) * norm(other)
+    share = cross(start.take(j, axis=0) - first, other) / np.where(parallel, np.nan, product)
+    return along(first, path, share)
 
 
 def _roots(square: Floats, touching: Bools) -> Floats:
@@ -117,11 +188,12 @@ def _roots(square: Floats, touching: Bools) -> Floats:
 
 
 def _line_arc(curves: CurveArray, line: Ints, arc: Ints, tolerance: float) -> tuple[Floats, Floats]:
-    along = curves.end[line] - curves.start[line]
-    unit = along / np.maximum(np.hypot(*along.T), 1e-300)[:, None]
-    to_centre = curves.centre[arc] - curves.start[line]
-    foot = curves.start[line] + unit * (to_centre * unit).sum(axis=1)[:, None]
-    height, radius = np.abs(_cross(unit, to_centre)), curves.radius[arc]
+    start = curves.start.take(line, axis=0)
+    path = curves.end.take(line, axis=0) - start
+    unit = path / np.maximum(norm(path), 1e-300)[:, None]
+    to_centre = curves.centre.take(arc, axis=0) - start
+    foot = along(start, unit, dot(to_centre, unit))
+    height, radius = np.abs(cross(unit, to_centre)), curves.radius[arc]
     half = _roots(radius**2 - height**2, np.abs(height - radius) <= tolerance)[:, None]
     second = foot + unit * half
     second[half[:, 0] == 0] = np.nan
@@ -130,16 +202,16 @@ def _line_arc(curves: CurveArray, line: Ints, arc: Ints, tolerance: float) -> tu
 
 def _arc_arc(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> tuple[Floats, Floats]:
     between = curves.centre[j] - curves.centre[i]
-    distance = np.hypot(*between.T)
+    distance = norm(between)
     r, s = curves.radius[i], curves.radius[j]
     concentric = distance <= np.minimum(tolerance, 1e-3 * np.minimum(r, s))
     distance = np.where(concentric, np.nan, distance)
     unit = between / distance[:, None]
-    along = (distance**2 + r**2 - s**2) / (2 * distance)
+    ahead = (distance**2 + r**2 - s**2) / (2 * distance)
     touching = (np.abs(distance - (r + s)) <= tolerance) | (np.abs(distance - np.abs(r - s)) <= tolerance)
-    half = _roots(r**2 - along**2, touching)[:, None]
-    along = np.where(touching, np.copysign(r, along), along)
-    foot = curves.centre[i] + unit * along[:, None]
+    half = _roots(r**2 - ahead**2, touching)[:, None]
+    ahead = np.where(touching, np.copysign(r, ahead), ahead)
+    foot = curves.centre[i] + unit * ahead[:, None]
     normal = np.column_stack([-unit[:, 1], unit[:, 0]])
     second = foot + normal * half
     second[half[:, 0] == 0] = np.nan

@@ -19,12 +19,13 @@ from scipy.sparse.csgraph import connected_components
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.clusters import cluster_labels
-from syntaxa.geometry.intersect import contacts
 from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import chosen, norm
 from syntaxa.mend.model import Pieces
+from syntaxa.mend.neighbourhood import Neighbourhood
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Edges:
     """m edges: their geometry, the vertices at both ends (m,), and where they come from.
 
@@ -54,6 +55,11 @@ class Edges:
     def __len__(self) -> int:
         return len(self.tail)
 
+    @cached_property
+    def cycles(self) -> Cycles:
+        """The cycles of half-edges, round what hangs or stands free as well."""
+        return Cycles(self)
+
     def degrees(self) -> Ints:
         """Number of edge ends at each vertex, (vertices,)."""
         ends = np.concatenate([self.tail, self.head])
@@ -61,93 +67,127 @@ class Edges:
 
 
 @dataclass(frozen=True, slots=True)
-class Crossing:
-    """Two pieces that pass through each other, and where."""
+class Crossings:
+    """Where two pieces pass through each other: pieces first and second (k,), points (k, 2), and the vertex there."""
 
-    first: int
-    second: int
-    x: float
-    y: float
+    first: Ints
+    second: Ints
+    points: Floats
+    vertex: Ints
 
 
-def split_at_contacts(pieces: Pieces, merge: float) -> tuple[Edges, list[Crossing]]:
-    """All pieces cut where they meet (within `merge` mm), ends that agree made one vertex; twins dropped."""
-    curves = pieces.curves
-    met = contacts(curves, merge)
+def split_at_contacts(pieces: Pieces, near: Neighbourhood) -> tuple[Edges, Crossings]:
+    """All pieces cut where they meet, ends that agree made one vertex; twins dropped."""
+    curves, merge = pieces.curves, near.merge
     count = len(curves)
+    met = near.contacts
+    # An end that lies on an end is no cut; a crossing is a vertex of its own unless an end is there.
+    away = np.minimum(met.second_share, 1 - met.second_share) * near.lengths[met.second]
+    on_inside = met.take(np.flatnonzero((met.end >= 0) & (away > merge)))
+    through = met.take(np.flatnonzero(met.end < 0))
+    label, vertices = _vertices(near, through.points)
+    end_label, cross_label = label[: 2 * count], label[2 * count :]
     every = np.arange(count)
-    owner = np.concatenate([every, every, met.first, met.second])
-    points = np.concatenate([curves.start, curves.end, met.points, met.points])
-    label = _vertex_labels(points, merge)
-    # The first point of a cluster places it, and ends come first: what was right stays where it is.
-    _, first = np.unique(label, return_index=True)
-    vertices = points[first]
+    owner = np.concatenate([every, every, on_inside.second, through.first, through.second])
     share = np.concatenate(
-        [np.zeros(count), np.ones(count), *_contact_shares(curves, met.first, met.second, met.points)]
+        [np.zeros(count), np.ones(count), on_inside.second_share, through.first_share, through.second_share]
     )
-    edges = _edges_between(curves, owner, share, label, vertices)
-    return edges.take(_one_of_each(edges, merge)), _crossings(
-        curves, met.first, met.second, met.points, met.crossing, merge
+    at = np.concatenate(
+        [
+            end_label[0::2],
+            end_label[1::2],
+            end_label[2 * on_inside.first + on_inside.end],
+            cross_label,
+            cross_label,
+        ]
     )
+    edges = _edges_between(curves, owner, share, at, vertices)
+    crossings = Crossings(through.first, through.second, through.points, cross_label)
+    ends_there = np.bincount(end_label, minlength=len(vertices))[cross_label]
+    crossings = Crossings(*(getattr(crossings, name)[ends_there == 0] for name in Crossings.__slots__))
+    return edges.take(_one_of_each(edges, merge)), crossings
 
 
-def _vertex_labels(points: Floats, merge: float) -> Ints:
-    _, label = cluster_labels(points, 2 * merge)
-    return label
-
-
-def _contact_shares(curves: CurveArray, first: Ints, second: Ints, points: Floats) -> list[Floats]:
-    return [np.clip(curves.take(k).shares_of(points), 0.0, 1.0) for k in (first, second)]
+def _vertices(near: Neighbourhood, crossings: Floats) -> tuple[Ints, Floats]:
+    """The vertex of each end and then of each crossing, and where the vertices are."""
+    if len(crossings):
+        points = np.concatenate([near.ends, crossings])
+        _, label = cluster_labels(points, 2 * near.merge)
+    else:
+        points, label = near.ends, near.end_labels
+    # The first point of a cluster places it, and ends come first: what was right stays where it is.
+    first = np.full(int(label.max(initial=-1)) + 1, len(points))
+    np.minimum.at(first, label, np.arange(len(points)))
+    return label, points[first]
 
 
 def _edges_between(curves: CurveArray, owner: Ints, share: Floats, label: Ints, vertices: Floats) -> Edges:
     order = np.lexsort((share, owner))
     owner, share, label = owner[order], share[order], label[order]
-    follows = (owner[1:] == owner[:-1]) & (label[1:] != label[:-1])
-    piece, low, high = owner[:-1][follows], share[:-1][follows], share[1:][follows]
-    tail, head = label[:-1][follows], label[1:][follows]
+    follows = np.flatnonzero((owner[1:] == owner[:-1]) & (label[1:] != label[:-1]))
+    piece, low, high = owner[follows], share[follows], share[follows + 1]
+    tail, head = label[follows], label[follows + 1]
     source = curves.take(piece)
-    bulge = np.tan(source.sweep * (high - low) / 4)
+    whole = (low == 0) & (high == 1)
+    bulge = np.where(whole, source.bulge, np.tan(source.sweep * (high - low) / 4))
     geometry = CurveArray.from_bulges(vertices[tail], vertices[head], bulge, source.owner)
     return Edges(geometry, tail, head, piece, low, high, vertices)
 
 
 def _one_of_each(edges: Edges, merge: float) -> Ints:
     """Index of the edges that are left when those with the same ends and the same middle count once."""
-    if not len(edges):
-        return np.empty(0, dtype=np.int64)
-    middle = edges.curves.points_at(np.full(len(edges), 0.5))
-    _, label = cluster_labels(middle, 2 * merge)
     low, high = np.minimum(edges.tail, edges.head), np.maximum(edges.tail, edges.head)
-    _, first = np.unique(np.column_stack([low, high, label]), axis=0, return_index=True)
-    return np.sort(first)
-
-
-def _crossings(
-    curves: CurveArray, first: Ints, second: Ints, points: Floats, crossing: Bools, merge: float
-) -> list[Crossing]:
-    """Contacts at which both pieces pass through: no end of either lies there."""
-    inside = crossing.copy()
-    for index in (first, second):
-        for ends in (curves.start, curves.end):
-            inside &= np.hypot(*(ends[index] - points).T) > 2 * merge
-    return [
-        Crossing(int(first[k]), int(second[k]), float(points[k, 0]), float(points[k, 1]))
-        for k in np.flatnonzero(inside)
-    ]
+    order = np.lexsort((np.arange(len(edges)), high, low))
+    same = (low[order][1:] == low[order][:-1]) & (high[order][1:] == high[order][:-1])
+    doubled = np.unique(np.concatenate([order[:-1][same], order[1:][same]]))
+    keep = np.ones(len(edges), dtype=bool)
+    if len(doubled):
+        middle = edges.curves.take(doubled).points_at(np.full(len(doubled), 0.5))
+        _, label = cluster_labels(middle, 2 * merge)
+        _, first = np.unique(np.column_stack([low[doubled], high[doubled], label]), axis=0, return_index=True)
+        keep[doubled] = False
+        keep[doubled[first]] = True
+    return np.flatnonzero(keep)
 
 
 def bridges(edges: Edges) -> Bools:
-    """Which edges bound nothing, (m,) bool; Tarjan's low-link numbers without recursion.
+    """Which edges bound nothing, (m,) bool: their two sides are one side.
+
+    Walking round the faces gives every bridge, and in a clean arrangement nothing else. What the walk names is
+    checked by counting: it must be a forest once all the rest is drawn together, else the depth-first search decides.
+    """
+    if not len(edges):
+        return np.zeros(0, dtype=bool)
+    label = edges.cycles.label
+    named = label[0::2] == label[1::2]
+    rest = np.flatnonzero(~named)
+    size = len(edges.vertices)
+    blocks, block = components(edges.tail[rest], edges.head[rest], size)
+    which = np.flatnonzero(named)
+    tail, head = block[edges.tail[which]], block[edges.head[which]]
+    trees, _ = components(tail, head, blocks)
+    if len(which) != blocks - trees:
+        named[which] = _bridges_by_search(tail, head, blocks)
+    return np.asarray(named)
+
+
+def components(tail: Ints, head: Ints, size: int) -> tuple[int, Ints]:
+    """Number of connected groups of `size` vertices, and the group of each; edges lead from tails to heads."""
+    graph = coo_matrix((np.ones(len(tail)), (tail, head)), shape=(size, size))
+    count, label = connected_components(graph, directed=False)
+    return int(count), label.astype(np.int64)
+
+
+def _bridges_by_search(tail: Ints, head: Ints, size: int) -> Bools:
+    """Which edges of a graph are bridges; Tarjan's low-link numbers without recursion.
 
     Source: R. E. Tarjan, "A note on finding the bridges of a graph", Information Processing Letters 2 (1974).
     """
-    size = len(edges.vertices)
     neighbours: list[list[tuple[int, int]]] = [[] for _ in range(size)]
-    for edge, (a, b) in enumerate(zip(edges.tail.tolist(), edges.head.tolist(), strict=True)):
+    for edge, (a, b) in enumerate(zip(tail.tolist(), head.tolist(), strict=True)):
         neighbours[a].append((b, edge))
         neighbours[b].append((a, edge))
-    found = np.zeros(len(edges), dtype=bool)
+    found = np.zeros(len(tail), dtype=bool)
     number, low = [-1] * size, [0] * size
     clock = 0
     for root in range(size):
@@ -178,7 +218,7 @@ def bridges(edges: Edges) -> Bools:
 
 
 class Cycles:
-    """The cycles of half-edges of edges without bridges.
+    """The cycles of half-edges.
 
     Half-edge 2k runs along edge k, 2k + 1 against it. `label` (2m,) names the cycle of each, `area` (cycles,)
     is positive for outer contours of faces and negative round the outside of a component.
@@ -199,19 +239,24 @@ class Cycles:
         self.perimeter = np.bincount(self.label, weights=length, minlength=self.count)
 
     @cached_property
-    def members(self) -> list[Ints]:
-        """The half-edges of each cycle, in no order."""
-        order = np.argsort(self.label, kind="stable")
-        return np.split(order, np.cumsum(np.bincount(self.label, minlength=self.count))[:-1])
+    def walks(self) -> tuple[Ints, Ints]:
+        """(first, halves): the half-edges of cycle c in order are halves[first[c]:first[c + 1]]."""
+        sizes = np.bincount(self.label, minlength=self.count)
+        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+        following = self.following.tolist()
+        lead = np.full(self.count, len(following))
+        np.minimum.at(lead, self.label, np.arange(len(following)))
+        halves = []
+        for half, size in zip(lead.tolist(), sizes.tolist(), strict=True):
+            for _ in range(size):
+                halves.append(half)
+                half = following[half]
+        return first, np.array(halves, dtype=np.int64)
 
-    def walk(self, cycle: int) -> list[int]:
+    def walk(self, cycle: int) -> Ints:
         """The half-edges of a cycle in order."""
-        first = int(self.members[cycle][0])
-        run, half = [first], int(self.following[first])
-        while half != first:
-            run.append(half)
-            half = int(self.following[half])
-        return run
+        first, halves = self.walks
+        return halves[first[cycle] : first[cycle + 1]]
 
     def _following(self) -> Ints:
         """The half-edge after each: at its head, the next one clockwise from its twin."""
@@ -233,7 +278,7 @@ class Cycles:
         Tangent pieces leave in one direction; a little way out their curvature has parted them.
         """
         curves = self.edges.curves
-        chord = np.hypot(*(curves.end - curves.start).T)
+        chord = norm(curves.end - curves.start)
         reach = np.full(len(self.edges.vertices), np.inf)
         np.minimum.at(reach, self.edges.tail, chord)
         np.minimum.at(reach, self.edges.head, chord)
@@ -248,11 +293,10 @@ class Cycles:
         return np.asarray(angle % (2 * np.pi))
 
 
-def rows_along(cycles: Cycles, run: list[int]) -> Floats:
+def rows_along(cycles: Cycles, half: Ints) -> Floats:
     """Rows (x, y, bulge) of a run of half-edges, (n, 3) float."""
-    half = np.array(run, dtype=np.int64)
     edge, against = half // 2, half % 2 == 1
     curves = cycles.edges.curves
-    start = np.where(against[:, None], curves.end[edge], curves.start[edge])
+    start = chosen(against, curves.end.take(edge, axis=0), curves.start.take(edge, axis=0))
     bulge = np.where(against, -curves.bulge[edge], curves.bulge[edge])
     return np.column_stack([start, bulge])

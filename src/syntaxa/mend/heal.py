@@ -12,8 +12,8 @@ that are to stay are put aside meanwhile, so that every other finding is the sam
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
+from functools import cached_property, partial
 
 import numpy as np
 from scipy.spatial import cKDTree
@@ -21,248 +21,199 @@ from scipy.spatial import cKDTree
 from syntaxa.geometry.arrays import CurveArray, Ints
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.arrangement import Crossing, Edges, bridges, split_at_contacts
-from syntaxa.mend.joints import Joint, apply_joints, end_states, find_joints
+from syntaxa.geometry.transform import Floats
+from syntaxa.mend.arrangement import Crossings, Edges, bridges, components, split_at_contacts
+from syntaxa.mend.hanging import Chains, hanging_chains
+from syntaxa.mend.joining import joined
+from syntaxa.mend.joints import Joints, end_states, find_joints
 from syntaxa.mend.model import Finding, Pieces
-from syntaxa.mend.overlaps import Stack, stacks
+from syntaxa.mend.overlaps import Stacks
+from syntaxa.mend.received import Received, Single
 from syntaxa.mend.slivers import Twin, without_slivers
-
-Accept = Callable[[Finding], bool]
+from syntaxa.mend.telling import Accept, Telling, everything
 
 _MOST_JOIN_ROUNDS = 6
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Healed:
-    """The arrangement that is left, the pieces that its edges are parts of, and what was found on the way.
+    """The arrangement that is left, and the pieces that its edges are parts of.
 
     aside   indices of curves with pieces that were put aside: found to be superfluous, but not to be dropped
+    cuts    vertices at which curves that pass through each other are to be cut
     """
 
     pieces: Pieces
     edges: Edges
-    findings: tuple[Finding, ...]
     aside: frozenset[int]
+    cuts: frozenset[int]
+    told: Telling
+
+    @cached_property
+    def findings(self) -> tuple[Finding, ...]:
+        """What was found on the way; put into words when they are asked for."""
+        return self.told.findings()
 
 
-def heal(pieces: Pieces, tolerances: Tolerances, dead_end: float, accept: Accept) -> Healed:
+def heal(received: Received, tolerances: Tolerances, dead_end: float, accept: Accept) -> Healed:
     """All passes.
 
     dead_end   mm, a dead end up to this long is dropped, a longer one is told as an open end
     accept     is asked for each finding with a fix
     """
-    work = _Pass(accept)
-    pieces = work.clean(pieces, tolerances)
-    pieces = work.join(pieces, tolerances)
-    edges, crossings = split_at_contacts(pieces, tolerances.merge)
+    work = _Pass(Telling(accept))
+    single = work.drop_specks(work.unstack(received), tolerances)
+    single = work.join(single, tolerances)
+    pieces = single.pieces
+    edges, crossings = split_at_contacts(pieces, single.near)
     edges = work.close_slivers(pieces, edges, tolerances.gap)
     edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
     work.tell_crossings(pieces, edges, crossings)
     edges = work.drop_strays(pieces, edges)
-    return Healed(pieces, edges, tuple(work.findings), frozenset(work.aside))
+    return Healed(pieces, edges, frozenset(work.aside), frozenset(work.cuts), work.telling)
 
 
-def prepared(pieces: Pieces, tolerances: Tolerances, accept: Accept) -> Pieces:
+def prepared(received: Received, tolerances: Tolerances) -> Single:
     """The pieces after the first two passes: nothing lies twice, no crumbs."""
-    return _Pass(accept).clean(pieces, tolerances)
-
-
-def everything(finding: Finding) -> bool:
-    """Accepts every fix that does not want a choice of its own."""
-    return not finding.by_choice
+    return _Pass(Telling(everything)).drop_specks(received.single, tolerances)
 
 
 class _Pass:
     """Collects findings while the passes run."""
 
-    def __init__(self, accept: Accept) -> None:
-        self._accept = accept
-        self.findings: list[Finding] = []
+    def __init__(self, telling: Telling) -> None:
+        self.telling = telling
         self.aside: set[int] = set()
-        self._keys: dict[str, int] = {}
-
-    def _decide(self, finding: Finding) -> bool:
-        """Notes the finding; True if its fix is to be done."""
-        seen = self._keys.get(finding.key, 0)
-        self._keys[finding.key] = seen + 1
-        if seen:
-            finding = replace(finding, key=f"{finding.key}#{seen + 1}")
-        fixed = bool(finding.remedy) and self._accept(finding)
-        self.findings.append(replace(finding, fixed=fixed))
-        return fixed
-
-    def clean(self, pieces: Pieces, tolerances: Tolerances) -> Pieces:
-        """Stacks and specks."""
-        return self.drop_specks(self.unstack(pieces, tolerances.merge), tolerances)
+        self.cuts: set[int] = set()
 
     # ------------------------------------------------------------------ stacks
 
-    def unstack(self, pieces: Pieces, merge: float) -> Pieces:
+    def unstack(self, received: Received) -> Single:
         """Duplicates and overlaps on one carrier become one piece."""
-        lengths = pieces.curves.lengths()
-        gone: list[int] = []
-        stretched: list[tuple[int, CurveArray]] = []
-        for stack in stacks(pieces, merge):
-            gone += stack.others
-            if not self._decide(_stack_finding(pieces, stack, lengths)):
-                self._put_aside(pieces, stack.others)
-                continue
-            union = _stretched(pieces.curves, stack)
-            if union is not None:
-                gone.append(stack.keeper)
-                stretched.append((stack.keeper, union))
-        if not gone:
-            return pieces
-        keep = np.setdiff1d(np.arange(len(pieces)), np.array(gone))
-        return _with_replaced(pieces, keep, stretched)
+        found = received.stacks
+        pieces, lengths = received.pieces, received.near.lengths
+        accepted = self.telling.decide_all(len(found), lambda: _stack_findings(pieces, lengths, found))
+        if accepted.all():
+            return received.single
+        for k in np.flatnonzero(~accepted).tolist():
+            self._put_aside(received.pieces, found.others(k))
+        return received.unstacked(np.flatnonzero(accepted))
 
-    def _put_aside(self, pieces: Pieces, index: tuple[int, ...]) -> None:
-        self.aside |= {int(pieces.curves.owner[k]) for k in index}
+    def _put_aside(self, pieces: Pieces, index: Ints) -> None:
+        self.aside |= set(pieces.curves.owner[index].tolist())
 
     # ------------------------------------------------------------------ specks
 
-    def drop_specks(self, pieces: Pieces, tolerances: Tolerances) -> Pieces:
+    def drop_specks(self, single: Single, tolerances: Tolerances) -> Single:
         """Whole curves that are shorter than a speck and touch no other end."""
-        if not len(pieces):
-            return pieces
-        owner, lengths = pieces.curves.owner, pieces.curves.lengths()
+        pieces, near = single.pieces, single.near
+        owner, lengths = pieces.curves.owner, near.lengths
         total = np.bincount(owner, weights=lengths, minlength=len(pieces.ids))
         small = total[owner] <= tolerances.speck
         if not small.any():
-            return pieces
-        settled = end_states(pieces.curves, tolerances.merge, 0.0).settled.reshape(-1, 2)
+            return single
+        settled = end_states(near, 0.0).settled.reshape(-1, 2)
         count = np.bincount(owner, minlength=len(pieces.ids))[owner]
         loose = small & np.where(count == 1, ~settled.any(axis=1), lengths <= tolerances.speck)
-        gone = np.flatnonzero(loose).tolist()
-        for k in gone:
-            if not self._decide(_speck_finding(pieces, k, float(total[owner[k]]))):
-                self._put_aside(pieces, (k,))
-        return pieces.take(np.setdiff1d(np.arange(len(pieces)), np.array(gone, dtype=np.int64)))
+        for k in np.flatnonzero(loose).tolist():
+            if not self.telling.decide(_speck_finding(pieces, k, float(total[owner[k]]))):
+                self._put_aside(pieces, np.array([k]))
+        keep = np.flatnonzero(~loose)
+        near = near.changed(keep, CurveArray.none())
+        return Single(Pieces(near.curves, pieces.order[keep], pieces.ids), near)
 
     # ------------------------------------------------------------------ joints
 
-    def join(self, pieces: Pieces, tolerances: Tolerances) -> Pieces:
+    def join(self, single: Single, tolerances: Tolerances) -> Single:
         """Ends that belong together are drawn to one place."""
-        if not len(pieces):
-            return pieces
+        pieces, near = single.pieces, single.near
+        reach = 2 * max(tolerances.gap, tolerances.speck)
         # Drawing ends together can take a curve away from under an end that had just reached it.
-        for _ in range(_MOST_JOIN_ROUNDS):
-            state = end_states(pieces.curves, tolerances.merge, 2 * max(tolerances.gap, tolerances.speck))
-            joints = find_joints(pieces, state, tolerances.gap)
-            accepted = [joint for joint in joints if self._decide(_gap_finding(pieces, joint))]
-            if not accepted:
+        for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
+            joints = find_joints(near, end_states(near, reach), tolerances.gap)
+            accepted = self.telling.decide_all(len(joints), partial(_gap_findings, pieces, joints))
+            if not accepted.any():
                 break
-            pieces = apply_joints(pieces, accepted)
-        return pieces
+            pieces, near = joined(pieces, near, joints.take(np.flatnonzero(accepted)))
+        return Single(pieces, near)
 
     # ------------------------------------------------------------------ arrangement
 
-    def tell_crossings(self, pieces: Pieces, edges: Edges, crossings: list[Crossing]) -> None:
+    def tell_crossings(self, pieces: Pieces, edges: Edges, crossings: Crossings) -> None:
         """Curves that pass through each other, to be cut there."""
-        if not crossings or not len(edges):
-            return
-        _, vertex = cKDTree(edges.vertices).query([(c.x, c.y) for c in crossings])
         # Where a tail was trimmed, what is left is a corner.
-        still = edges.degrees()[vertex] >= 4
-        for crossing in (c for c, crosses in zip(crossings, still, strict=True) if crosses):
-            ids = tuple(sorted({pieces.id_of(crossing.first), pieces.id_of(crossing.second)}))
-            place = Point(crossing.x, crossing.y)
-            self._decide(Finding("crossing", f"crossing:{'+'.join(ids)}", place, 0.0, ids, "Cut both there"))
+        still = edges.degrees()[crossings.vertex] >= 4
+        for k in np.flatnonzero(still).tolist():
+            ids = tuple(sorted({pieces.id_of(int(crossings.first[k])), pieces.id_of(int(crossings.second[k]))}))
+            place = Point(*crossings.points[k].tolist())
+            if self.telling.decide(Finding("crossing", f"crossing:{'+'.join(ids)}", place, 0.0, ids, "Cut both there")):
+                self.cuts.add(int(crossings.vertex[k]))
 
     def close_slivers(self, pieces: Pieces, edges: Edges, gap: float) -> Edges:
         """Runs of the same line drawn twice and not quite alike become one."""
-        if not len(edges):
-            return edges
         totals = np.bincount(pieces.curves.owner, weights=pieces.curves.lengths(), minlength=len(pieces.ids))
         rank = np.argsort(np.argsort(totals, kind="stable"), kind="stable")
+        weight = rank[edges.curves.owner].astype(np.int64)
 
-        def weight(core: Edges) -> Ints:
-            return np.asarray(rank[core.curves.owner], dtype=np.int64)
-
-        def accept(core: Edges, twin: Twin) -> bool:
-            return self._decide(_twin_finding(pieces, core, twin))
+        def accept(twin: Twin) -> bool:
+            return bool(self.telling.decide_all(1, lambda: [_twin_finding(pieces, edges, twin)])[0])
 
         return without_slivers(edges, gap, weight, accept)
 
     def drop_dead_ends(self, pieces: Pieces, edges: Edges, tolerances: Tolerances, dead_end: float) -> Edges:
         """Chains that hang on a profile by one end are dropped, if they are short enough."""
+        overrun = max(2 * tolerances.gap, tolerances.speck)
         while len(edges):
-            doomed: list[int] = []
-            lengths = edges.curves.lengths()
-            for chain, loose in _hanging_chains(edges):
-                length = float(lengths[chain].sum())
-                if length > dead_end:
-                    continue
-                if self._decide(_dead_end_finding(pieces, edges, chain, loose, length, tolerances)):
-                    doomed += chain
-            if not doomed:
+            chains = hanging_chains(edges)
+            chains = chains.take(np.flatnonzero(chains.length <= dead_end))
+            accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, overrun))
+            if not accepted.any():
                 break
-            edges = edges.take(np.setdiff1d(np.arange(len(edges)), np.array(doomed)))
+            keep = np.ones(len(edges), dtype=bool)
+            keep[chains.take(np.flatnonzero(accepted)).edges] = False
+            edges = edges.take(keep)
         return edges
 
     def drop_strays(self, pieces: Pieces, edges: Edges) -> Edges:
         """What stays open: free-standing chains, which are dropped if they are chosen, and ends with no partner."""
-        if not len(edges):
-            return edges
         dropped: list[int] = []
         degree = edges.degrees()
+        nearest = _nearest_other_ends(edges, degree)
         lengths = edges.curves.lengths()
-        for component in _open_components(edges):
+        for component, free in _open_components(edges):
             ids = tuple(sorted({pieces.ids[k] for k in edges.curves.owner[component].tolist()}))
-            loose = [v for e in component for v in (int(edges.tail[e]), int(edges.head[e])) if degree[v] == 1]
-            if len(loose) >= 2 and _stands_free(edges, component):
+            ends = np.column_stack([edges.tail[component], edges.head[component]]).ravel()
+            loose = ends[degree[ends] == 1].tolist()
+            if len(loose) >= 2 and free:
                 place = Point(*edges.vertices[loose[0]].tolist())
                 length = float(lengths[component].sum())
                 key = f"stray:{'+'.join(ids)}"
                 stray = Finding("stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True)
-                dropped += component if self._decide(stray) else []
+                dropped += component.tolist() if self.telling.decide(stray) else []
                 continue
             for vertex in loose:
                 place = Point(*edges.vertices[vertex].tolist())
-                nearest = _nearest_other_end(edges, degree, vertex)
-                self._decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest, ids))
+                self.telling.decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest[vertex], ids))
         return edges.take(np.setdiff1d(np.arange(len(edges)), np.array(dropped, dtype=np.int64)))
 
 
-def _stack_finding(pieces: Pieces, stack: Stack, lengths: np.ndarray) -> Finding:
-    others = [pieces.id_of(k) for k in stack.others]
-    keeper = pieces.id_of(stack.keeper)
-    same = stack.span is not None and stack.span[0] >= -1e-9 and stack.span[1] <= 1 + 1e-9
-    size = float(lengths[list(stack.others)].sum())
-    place = pieces.curves.take(np.array([stack.others[0]])).points_at(np.array([0.5]))[0]
-    ids = tuple(dict.fromkeys([*others, keeper]))
-    twins = same and all(abs(lengths[k] - lengths[stack.keeper]) <= 1e-6 * max(1.0, lengths[k]) for k in stack.others)
-    kind = "duplicate" if twins else "overlap"
-    names = "+".join(sorted(f"{pieces.id_of(k)}@{pieces.order[k]:g}" for k in (stack.keeper, *stack.others)))
-    remedy = "Keep one of them" if twins else "Make one curve of them"
-    return Finding(kind, f"{kind}:{names}", Point(*place.tolist()), size, ids, remedy)
-
-
-def _stretched(curves: CurveArray, stack: Stack) -> CurveArray | None:
-    """The keeper grown over all of its stack, as one or two pieces; None where it covers it already."""
-    if stack.span is None:
-        stops = np.array([0.0, 0.5, 1.0]) * (2 * np.pi / abs(float(curves.sweep[stack.keeper])))
-    else:
-        low, high = min(stack.span[0], 0.0), max(stack.span[1], 1.0)
-        length = float(curves.take(np.array([stack.keeper])).lengths()[0])
-        if (high - low - 1) * length <= 1e-9:
-            return None
-        halves = abs(float(curves.sweep[stack.keeper])) * (high - low) > np.pi + 1e-9
-        stops = np.linspace(low, high, 3 if halves else 2)
-    source = curves.take(np.full(len(stops), stack.keeper))
-    points = source.points_at(stops)
-    if stack.span is None:
-        points[-1] = points[0]
-    bulge = np.tan(source.sweep[:-1] * np.diff(stops) / 4)
-    return CurveArray.from_bulges(points[:-1], points[1:], bulge, source.owner[:-1])
-
-
-def _with_replaced(pieces: Pieces, keep: Ints, replaced: list[tuple[int, CurveArray]]) -> Pieces:
-    parts = [pieces.curves.take(keep), *(union for _, union in replaced)]
-    joined = CurveArray.joined(parts)
-    orders = [pieces.order[keep]]
-    orders += [pieces.order[piece] + np.arange(len(union)) / 1024 for piece, union in replaced]
-    return Pieces(joined, np.concatenate(orders), pieces.ids)
+def _stack_findings(pieces: Pieces, lengths: Floats, found: Stacks) -> list[Finding]:
+    """A finding for each stack."""
+    owner, order = pieces.curves.owner.tolist(), pieces.order.tolist()
+    names = pieces.ids
+    first, members = found.first.tolist(), found.members.tolist()
+    alike = found.alike.tolist()
+    shown = found.members[found.first[:-1] + 1] if len(found) else found.members
+    places = pieces.curves.take(shown).points_at(np.full(len(shown), 0.5)).tolist()
+    sizes = lengths.tolist()
+    told = []
+    for k, place in enumerate(places):
+        keeper, *others = members[first[k] : first[k + 1]]
+        ids = tuple(dict.fromkeys([*(names[owner[m]] for m in others), names[owner[keeper]]]))
+        kind, remedy = ("duplicate", "Keep one of them") if alike[k] else ("overlap", "Make one curve of them")
+        key = "+".join(sorted(f"{names[owner[m]]}@{order[m]:g}" for m in (keeper, *others)))
+        told.append(Finding(kind, f"{kind}:{key}", Point(*place), sum(sizes[m] for m in others), ids, remedy))
+    return told
 
 
 def _speck_finding(pieces: Pieces, piece: int, length: float) -> Finding:
@@ -271,94 +222,64 @@ def _speck_finding(pieces: Pieces, piece: int, length: float) -> Finding:
     return Finding("speck", f"speck:{name}@{pieces.order[piece]:g}", place, length, (name,), "Drop it", 0.0, length)
 
 
-def _gap_finding(pieces: Pieces, joint: Joint) -> Finding:
-    ids = [pieces.id_of(e // 2) for e in joint.ends]
-    names = sorted(pieces.name_of_end(e) for e in joint.ends)
-    if joint.inside >= 0:
-        ids.append(pieces.id_of(joint.inside))
-        remedy = "Extend to the curve"
-    elif joint.bridge:
-        remedy = "Bridge with a line"
-    else:
-        remedy = "Draw the ends together"
-    key = f"gap:{'+'.join(names)}"
-    return Finding("gap", key, joint.place, joint.gap, tuple(dict.fromkeys(ids)), remedy, joint.move)
+def _gap_findings(pieces: Pieces, joints: Joints) -> list[Finding]:
+    """A finding for each joint."""
+    owner, order, names = pieces.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
+    first, ends, inside = joints.first.tolist(), joints.ends.tolist(), joints.inside.tolist()
+    rows = zip(joints.place.tolist(), joints.gap.tolist(), joints.move.tolist(), joints.bridge.tolist(), strict=True)
+    told = []
+    for k, (place, gap, move, bridge) in enumerate(rows):
+        own = ends[first[k] : first[k + 1]]
+        ids = [names[owner[e // 2]] for e in own]
+        key = "+".join(sorted([f"{names[owner[e // 2]]}@{order[e // 2]:g}{'>' if e % 2 else '<'}" for e in own]))
+        remedy = "Bridge with a line" if bridge else "Draw the ends together"
+        if inside[k] >= 0:
+            ids.append(names[owner[inside[k]]])
+            remedy = "Extend to the curve"
+        told.append(Finding("gap", f"gap:{key}", Point(*place), gap, tuple(dict.fromkeys(ids)), remedy, move))
+    return told
 
 
 def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
-    ids = tuple(dict.fromkeys(pieces.ids[int(core.curves.owner[k])] for k in (twin.edge, *twin.beside)))
+    ids = tuple(dict.fromkeys(pieces.ids[int(core.curves.owner[k])] for k in (twin.edge, *twin.beside())))
     place = core.curves.take(np.array([twin.edge])).points_at(np.array([0.5]))[0]
     piece = int(core.piece[twin.edge])
     key = f"overlap:{pieces.id_of(piece)}@{pieces.order[piece]:g}/{core.low[twin.edge]:.6f}"
     return Finding("overlap", key, Point(*place.tolist()), twin.width, ids, "Keep one of them", twin.width)
 
 
-def _dead_end_finding(
-    pieces: Pieces, edges: Edges, chain: list[int], loose: int, length: float, tolerances: Tolerances
-) -> Finding:
-    kind = "overrun" if length <= max(2 * tolerances.gap, tolerances.speck) else "dead end"
-    place = Point(*edges.vertices[loose].tolist())
-    ids = tuple(dict.fromkeys(pieces.ids[int(edges.curves.owner[e])] for e in chain))
-    piece = int(edges.piece[chain[-1]])
-    key = f"{kind}:{pieces.id_of(piece)}@{pieces.order[piece]:g}/{edges.low[chain[-1]]:.6f}"
-    return Finding(kind, key, place, length, ids, "Trim it", 0.0, length)
+def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: float) -> list[Finding]:
+    """A finding for each chain; one up to `overrun` mm ran past its corner, a longer one leads nowhere."""
+    owner, order, names = edges.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
+    first, members, lengths = chains.first.tolist(), chains.edges.tolist(), chains.length.tolist()
+    last = chains.edges[chains.first[1:] - 1]
+    piece, low = edges.piece[last].tolist(), edges.low[last].tolist()
+    told = []
+    for k, place in enumerate(edges.vertices[chains.loose].tolist()):
+        kind = "overrun" if lengths[k] <= overrun else "dead end"
+        ids = tuple(dict.fromkeys(names[owner[e]] for e in members[first[k] : first[k + 1]]))
+        key = f"{kind}:{pieces.id_of(piece[k])}@{order[piece[k]]:g}/{low[k]:.6f}"
+        told.append(Finding(kind, key, Point(*place), lengths[k], ids, "Trim it", 0.0, lengths[k]))
+    return told
 
 
-def _hanging_chains(edges: Edges) -> list[tuple[list[int], int]]:
-    """Runs of edges from a branching to a free end, with the vertex of that end; free-standing ones are left alone."""
-    degree = edges.degrees()
-    at: dict[int, list[int]] = {}
-    for e, (a, b) in enumerate(zip(edges.tail.tolist(), edges.head.tolist(), strict=True)):
-        at.setdefault(a, []).append(e)
-        at.setdefault(b, []).append(e)
-    chains: list[tuple[list[int], int]] = []
-    used: set[int] = set()
-    for vertex in np.flatnonzero(degree == 1).tolist():
-        chain: list[int] = []
-        here = vertex
-        while True:
-            onward = [e for e in at[here] if e not in chain]
-            if len(onward) != 1 or (chain and degree[here] != 2):
-                break
-            chain.append(onward[0])
-            here = int(edges.head[onward[0]]) if int(edges.tail[onward[0]]) == here else int(edges.tail[onward[0]])
-        if degree[here] >= 3 and not used & set(chain):
-            used |= set(chain)
-            chains.append((chain[::-1], vertex))
-    return chains
-
-
-def _open_components(edges: Edges) -> list[list[int]]:
-    """Connected groups of edges that bound nothing."""
+def _open_components(edges: Edges) -> list[tuple[Ints, bool]]:
+    """Connected groups of edges that bound nothing, each with whether nothing else touches it."""
     loose = np.flatnonzero(bridges(edges))
-    parent: dict[int, int] = {}
-
-    def root(v: int) -> int:
-        while parent.setdefault(v, v) != v:
-            parent[v] = parent[parent[v]]
-            v = parent[v]
-        return v
-
-    for e in loose.tolist():
-        parent[root(int(edges.tail[e]))] = root(int(edges.head[e]))
-    groups: dict[int, list[int]] = {}
-    for e in loose.tolist():
-        groups.setdefault(root(int(edges.tail[e])), []).append(e)
-    return list(groups.values())
+    size = len(edges.vertices)
+    _, group = components(edges.tail[loose], edges.head[loose], size)
+    _, whole = components(edges.tail, edges.head, size)
+    in_whole = np.bincount(whole[edges.tail], minlength=size)
+    own = group[edges.tail[loose]]
+    order = np.argsort(own, kind="stable")
+    parts = np.split(loose[order], np.flatnonzero(np.diff(own[order])) + 1) if len(loose) else []
+    return [(part, int(in_whole[whole[edges.tail[part[0]]]]) == len(part)) for part in parts]
 
 
-def _stands_free(edges: Edges, component: list[int]) -> bool:
-    """Whether nothing but the component itself touches it."""
-    mine = set(component)
-    vertices = {int(v) for e in component for v in (edges.tail[e], edges.head[e])}
-    touching = np.flatnonzero(np.isin(edges.tail, list(vertices)) | np.isin(edges.head, list(vertices)))
-    return set(touching.tolist()) <= mine
-
-
-def _nearest_other_end(edges: Edges, degree: Ints, vertex: int) -> float:
-    """Distance (mm) from a free end to the nearest other free end; 0 where there is none."""
-    others = np.flatnonzero(degree == 1)
-    others = others[others != vertex]
-    if not len(others):
-        return 0.0
-    return float(np.hypot(*(edges.vertices[others] - edges.vertices[vertex]).T).min())
+def _nearest_other_ends(edges: Edges, degree: Ints) -> dict[int, float]:
+    """Distance (mm) from each free end to the nearest other free end; 0 where there is none."""
+    loose = np.flatnonzero(degree == 1)
+    if len(loose) < 2:
+        return dict.fromkeys(loose.tolist(), 0.0)
+    distance, _ = cKDTree(edges.vertices[loose]).query(edges.vertices[loose], k=2)
+    return dict(zip(loose.tolist(), distance[:, 1].tolist(), strict=True))

@@ -1,8 +1,9 @@
-"""Ends that should meet: which belong together, where they meet, and the pieces drawn to that place.
+"""Ends that should meet: which belong together, and where they meet.
 
 Glossary: an end is *settled* where another end or a curve already is; a *tail* is an end that has run across
-another curve just before; all others are *open*. An open end looks for partners within the gap tolerance: other
-ends first, then the inside of a curve. Ends that belong together form a *joint*.
+another curve just before; all others are *open*. Settled ends at one place are one *node*; an open end is a node
+of its own. An open end looks for partners within the gap tolerance: other nodes first, then the inside of a
+curve. Ends that belong together form a *joint*.
 
 No joint moves an end by more than half of the gap tolerance. Two open ends meet where their carriers meet, if
 that is near enough, so that corners stay sharp and arcs keep their circle; else in the middle.
@@ -12,19 +13,21 @@ Cost: n log n for the neighbours, then linear in the open ends.
 
 from __future__ import annotations
 
-import itertools
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
-import shapely
+from scipy.sparse import coo_matrix
+from scipy.sparse.csgraph import connected_components
 from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.clusters import cluster_labels, smallest_circle
-from syntaxa.geometry.intersect import carrier_crossings, contacts
+from syntaxa.geometry.clusters import pairs_within, smallest_circle
+from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Floats
-from syntaxa.mend.model import Pieces, end_points
+from syntaxa.geometry.vectors import cross, norm
+from syntaxa.mend.neighbourhood import Neighbourhood
 
 #: Radians; a curve crossed at less than this runs beside the end, it does not stop it.
 _SHALLOW = 0.26
@@ -53,43 +56,64 @@ class EndState:
 
 
 @dataclass(frozen=True, slots=True)
-class Joint:
-    """Ends that are drawn to one place.
+class Joints:
+    """k joints; the ends of joint j are ends[first[j]:first[j + 1]] (an end is 2 * piece, + 1 for its last).
 
-    ends     indices of ends (2 * piece, + 1 for its last)
-    inside   piece that is met between its ends, or -1
-    gap      mm, how far apart they were; move mm, how far the farthest travels
-    bridge   whether a short line is put in because no end may travel that far
+    place    (k, 2), mm
+    gap      (k,) mm, how far apart they were; move (k,) mm, how far the farthest travels
+    inside   (k,) piece that is met between its ends, or -1; share (k,) where on it
+    bridge   (k,) whether a short line is put in because no end may travel that far
     """
 
-    ends: tuple[int, ...]
-    place: Point
-    gap: float
-    move: float
-    inside: int = -1
-    share: float = 0.0
-    bridge: bool = False
+    first: Ints
+    ends: Ints
+    place: Floats
+    gap: Floats
+    move: Floats
+    inside: Ints
+    share: Floats
+    bridge: Bools
+
+    def __len__(self) -> int:
+        return len(self.gap)
+
+    def take(self, index: Ints) -> Joints:
+        """The joints at an index."""
+        sizes = np.diff(self.first)[index]
+        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+        at = np.repeat(self.first[:-1][index] - first[:-1], sizes) + np.arange(first[-1])
+        rest = (getattr(self, name)[index] for name in ("place", "gap", "move", "inside", "share", "bridge"))
+        return Joints(first, self.ends[at], *rest)
+
+    @classmethod
+    def joined(cls, parts: list[Joints]) -> Joints:
+        """All joints of several lots."""
+        sizes = np.concatenate([np.diff(part.first) for part in parts])
+        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+        return cls(first, *(np.concatenate([getattr(part, name) for part in parts]) for name in cls.__slots__[1:]))
 
 
-def end_states(curves: CurveArray, merge: float, reach: float) -> EndState:
+def end_states(near: Neighbourhood, reach: float) -> EndState:
     """What is at each end; a tail is at most `reach` mm long."""
-    ends = end_points(curves)
-    _, label = cluster_labels(ends, 2 * merge)
+    curves, merge = near.curves, near.merge
+    label = near.end_labels
     settled = np.bincount(label)[label] > 1
-    met = contacts(curves, merge)
-    tail = np.zeros(len(ends), dtype=bool)
-    length = curves.lengths()
-    angle = _angles_between(curves, met.first, met.second, met.points)
+    tail = np.zeros(len(label), dtype=bool)
+    met, length = near.contacts, near.lengths
+    on_end = met.end >= 0
+    settled[2 * met.first[on_end] + met.end[on_end]] = True
+    angle = np.full(len(on_end), np.pi / 2)
+    through = np.flatnonzero(~on_end)
+    angle[through] = _angles_between(curves, met.first[through], met.second[through], met.points[through])
     # An end on the inside of a piece, or a touch, is a corner that the piece ran past, at any angle.
-    for index, on_end, stops in (
-        (met.first, ~met.crossing, met.crossing & ((angle > _SHALLOW) | (angle < _TOUCHING))),
-        (met.second, np.zeros(len(angle), dtype=bool), (angle > _SHALLOW) | (angle < _TOUCHING) | ~met.crossing),
+    stops = on_end | (angle > _SHALLOW) | (angle < _TOUCHING)
+    for index, share, may in (
+        (met.first, met.first_share, stops & ~on_end),
+        (met.second, met.second_share, stops),
     ):
-        share = np.clip(curves.take(index).shares_of(met.points), 0.0, 1.0)
         for last in (0, 1):
-            away = np.where(last, 1 - share, share) * length[index]
-            settled[2 * index[on_end & (away <= 2 * merge)] + last] = True
-            ran_past = stops & (away > 2 * merge) & (away <= np.minimum(reach, 0.45 * length[index]))
+            away = (1 - share if last else share) * length[index]
+            ran_past = may & (away > 2 * merge) & (away <= np.minimum(reach, 0.45 * length[index]))
             tail[2 * index[ran_past] + last] = True
     return EndState(settled, tail & ~settled)
 
@@ -101,278 +125,276 @@ def _angles_between(curves: CurveArray, i: Ints, j: Ints, points: Floats) -> Flo
         taken = curves.take(index)
         directions.append(taken.tangents_at(np.clip(taken.shares_of(points), 0.0, 1.0)))
     a, b = directions
-    return np.asarray(np.arcsin(np.clip(np.abs(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), 0.0, 1.0)))
+    return np.asarray(np.arcsin(np.clip(np.abs(cross(a, b)), 0.0, 1.0)))
 
 
-def nearest_partner(curves: CurveArray, state: EndState, limit: float) -> Floats:
-    """Distance (mm) from each open end to the nearest other end or curve, inf where none is within the limit."""
+def nearest_partner(near: Neighbourhood, state: EndState, limit: float, clear: Callable[[Floats], float]) -> Floats:
+    """Distance (mm) from each open end to the nearest other end or curve, inf where none is within the limit.
+
+    clear   given the distances to other ends, beyond which of them an end has no partner among the ends and is to
+            be measured to the curves
+    """
     open_ends = np.flatnonzero(state.open)
-    best = np.full(len(open_ends), np.inf)
-    if len(open_ends):
-        position = {int(e): k for k, e in enumerate(open_ends)}
-        for end, _, distance in _end_pairs(curves, state, limit):
-            best[position[end]] = min(best[position[end]], distance)
-        for end, _, distance, _ in _inside_candidates(curves, open_ends, limit):
-            best[position[end]] = min(best[position[end]], distance)
-    return best
+    best = np.full(len(near.ends), np.inf)
+    end, _, distance = _end_pairs(near, state, limit)
+    np.minimum.at(best, end, distance)
+    left = open_ends[best[open_ends] > clear(best[open_ends])]
+    end, _, distance, _ = _inside_candidates(near, left, np.minimum(best[left], limit))
+    np.minimum.at(best, end, distance)
+    return best[open_ends]
 
 
-def find_joints(pieces: Pieces, state: EndState, gap: float) -> list[Joint]:
+def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     """All joints within the gap tolerance (mm)."""
-    curves = pieces.curves
-    clusters, left = _clusters(curves, state, gap)
-    joints = _placed(curves, state, clusters, gap)
-    inside, stranded = _inside_joints(curves, left, gap)
-    return joints + inside + _bridges(curves, stranded, joints + inside, gap)
+    of_ends = _end_joints(near, state, gap)
+    alone = state.open.copy()
+    alone[of_ends.ends] = False
+    left = np.flatnonzero(alone)
+    inside = _inside_joints(near, left, gap)
+    alone[inside.ends] = False
+    joints = Joints.joined([of_ends, inside])
+    return Joints.joined([joints, _bridges(near, np.flatnonzero(alone), joints, gap)])
 
 
-def _end_pairs(curves: CurveArray, state: EndState, limit: float) -> list[tuple[int, int, float]]:
-    """Pairs (open end, other end, distance) within the limit, nearest first."""
-    ends = end_points(curves)
-    open_ends = np.flatnonzero(state.open)
-    pairs = cKDTree(ends[open_ends]).sparse_distance_matrix(cKDTree(ends), limit + _SLACK, output_type="coo_matrix")
-    length = curves.lengths()
-    found = []
-    for row, other, distance in zip(pairs.row.tolist(), pairs.col.tolist(), pairs.data.tolist(), strict=True):
-        end = int(open_ends[row])
-        own = end // 2 == other // 2
-        if end != other and not (own and length[end // 2] <= 4 * limit):
-            found.append((end, other, distance))
-    return sorted(found, key=lambda pair: (pair[2], pair[0], pair[1]))
+def _end_pairs(near: Neighbourhood, state: EndState, limit: float) -> tuple[Ints, Ints, Floats]:
+    """Pairs (open end, other end, distance) within the limit; two open ends are told both ways."""
+    end, other, distance = pairs_within(near.ends, np.flatnonzero(state.open), limit + _SLACK)
+    good = np.flatnonzero((end // 2 != other // 2) | (near.lengths[end // 2] > 4 * limit))
+    return end[good], other[good], distance[good]
 
 
-def _clusters(curves: CurveArray, state: EndState, gap: float) -> tuple[list[list[int]], list[int]]:
-    """Ends grouped nearest first, no group wider than the gap tolerance allows; and the open ends left alone."""
-    ends = end_points(curves)
-    group: dict[int, list[int]] = {}
-    node_of: dict[int, list[int]] = {}
-    if state.settled.any():
-        where = np.flatnonzero(state.settled)
-        _, label = cluster_labels(ends[where], 1e-5)
-        nodes: dict[int, list[int]] = {}
-        for end, name in zip(where.tolist(), label.tolist(), strict=True):
-            nodes.setdefault(name, []).append(end)
-        node_of = {end: members for members in nodes.values() for end in members}
-    for end, other, _ in _end_pairs(curves, state, gap):
-        mine = group.get(end, [end])
-        theirs = group.get(other) or list(node_of.get(other, [other]))
+# ------------------------------------------------------------------ ends with ends
+
+
+def _end_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
+    """Joints of open ends with other ends: plain couples all at once, larger crowds nearest first."""
+    end, other, distance = _end_pairs(near, state, gap)
+    node = _nodes(near, state)
+    a, b = node[end], node[other]
+    count = len(node)
+    _, crowd = connected_components(coo_matrix((np.ones(len(a)), (a, b)), shape=(count, count)), directed=False)
+    met = np.zeros(count, dtype=bool)
+    met[a], met[b] = True, True
+    size = np.bincount(crowd[met], minlength=count)
+    members = _Members(node)
+    couple = size[crowd[a]] == 2
+    couples = np.unique(np.minimum(a, b)[couple] * count + np.maximum(a, b)[couple])
+    large = np.flatnonzero(~couple)
+    groups = _crowded(near, end[large], other[large], distance[large], node, members, gap)
+    return Joints.joined(
+        [
+            _coupled(near, state, np.stack([couples // count, couples % count], axis=1), members, gap),
+            _gathered(near, state, groups, gap),
+        ]
+    )
+
+
+def _nodes(near: Neighbourhood, state: EndState) -> Ints:
+    """The node of each end, named by its first end: settled ends at one place share one."""
+    node = np.arange(len(near.ends))
+    first = np.full(len(node), len(node))
+    settled = np.flatnonzero(state.settled)
+    np.minimum.at(first, near.end_labels[settled], settled)
+    node[settled] = first[near.end_labels[settled]]
+    return node
+
+
+class _Members:
+    """The ends of each node."""
+
+    def __init__(self, node: Ints) -> None:
+        self._order = np.argsort(node, kind="stable")
+        self._begin = np.searchsorted(node[self._order], np.arange(len(node) + 1))
+
+    def of(self, nodes: Ints) -> tuple[Ints, Ints]:
+        """(number of ends, (k,); all ends one after the other) of k nodes."""
+        sizes = self._begin[nodes + 1] - self._begin[nodes]
+        total = np.cumsum(sizes)
+        at = np.repeat(self._begin[nodes] - (total - sizes), sizes) + np.arange(total[-1] if len(total) else 0)
+        return sizes, self._order[at]
+
+
+def _coupled(near: Neighbourhood, state: EndState, couples: Ints, members: _Members, gap: float) -> Joints:
+    """Joints of two nodes each, (k, 2): at the settled one, where the carriers meet, or in the middle."""
+    a, b = couples.T
+    ends = near.ends
+    reach = gap / 2 + _SLACK
+    here, there = ends[a], ends[b]
+    width = norm(here - there)
+    place = (here + there) / 2
+    both = np.flatnonzero(~state.settled[a] & ~state.settled[b])
+    place[both] = _met(near.curves, a[both] // 2, b[both] // 2, here[both], there[both], reach)
+    for fixed, settled in ((here, state.settled[a]), (there, state.settled[b])):
+        stays = settled & (width <= reach)
+        place[stays] = fixed[stays]
+    sizes, all_ends = members.of(couples.ravel())
+    first = np.concatenate([[0], np.cumsum(sizes.reshape(-1, 2).sum(axis=1))]).astype(np.int64)
+    return _joints(near, first, all_ends, place)
+
+
+def _met(curves: CurveArray, i: Ints, j: Ints, here: Floats, there: Floats, reach: float) -> Floats:
+    """Where two open ends meet, (k, 2): a crossing of their carriers that both can reach, else the middle."""
+    middle = (here + there) / 2
+    place = _on_shared_circle(curves, i, j, middle)
+    best = np.full(len(i), np.inf)
+    for crossing in carrier_crossings(curves, i, j, _TANGENT):
+        away = np.maximum(norm(crossing - here), norm(crossing - there))
+        near = (away <= reach) & (away < best) & (i != j)
+        place[near], best[near] = crossing[near], away[near]
+    return place
+
+
+def _on_shared_circle(curves: CurveArray, i: Ints, j: Ints, places: Floats) -> Floats:
+    """The places (k, 2), drawn onto the circle that both pieces lie on where they do."""
+    one, two = curves.take(i), curves.take(j)
+    same = one.is_arc & two.is_arc & (np.abs(one.radius - two.radius) <= 1e-7)
+    same &= norm(one.centre - two.centre) <= 1e-7
+    return np.where(same[:, None], one.points_at(one.shares_of(places)), places)
+
+
+def _joints(near: Neighbourhood, first: Ints, all_ends: Ints, place: Floats) -> Joints:
+    """Joints of ends at places; the gap is how wide their ends lie, to twice their distance from the place."""
+    count = len(place)
+    sizes = np.diff(first)
+    points = near.ends[all_ends]
+    move = norm(points - np.repeat(place, sizes, axis=0))
+    moves = np.maximum.reduceat(move, first[:-1]) if count else np.empty(0)
+    foremost = points[first[:-1]] if count else np.empty((0, 2))
+    wide = norm(points - np.repeat(foremost, sizes, axis=0))
+    width = np.maximum.reduceat(wide, first[:-1]) if count else np.empty(0)
+    none = np.full(count, -1, dtype=np.int64)
+    return Joints(first, all_ends, place, width, moves, none, np.zeros(count), np.zeros(count, dtype=bool))
+
+
+def _crowded(
+    near: Neighbourhood, end: Ints, other: Ints, distance: Floats, node: Ints, members: _Members, gap: float
+) -> list[list[int]]:
+    """Ends grouped nearest first, no group wider than the gap tolerance allows."""
+    where = near.ends
+    # Where distances are alike it must not matter in which order the curves came.
+    a, b = where.take(end, axis=0), where.take(other, axis=0)
+    order = np.lexsort((a[:, 0] + a[:, 1], np.maximum(np.abs(a[:, 0] - b[:, 0]), np.abs(a[:, 1] - b[:, 1])), distance))
+    names = np.unique(np.concatenate([node[end], node[other]]))
+    sizes, ends = members.of(names)
+    parts = np.split(ends, np.cumsum(sizes)[:-1]) if len(names) else []
+    group = {name: part.tolist() for name, part in zip(names.tolist(), parts, strict=True)}
+    inside = {name: [name] for name in group}
+    place = {e: Point(*p) for e, p in zip(ends.tolist(), where.take(ends, axis=0).tolist(), strict=True)}
+    grown: set[int] = set()
+    for one, two in zip(node[end[order]].tolist(), node[other[order]].tolist(), strict=True):
+        mine, theirs = group[one], group[two]
         if mine is theirs:
             continue
-        union = mine + [e for e in theirs if e not in mine]
-        _, radius = smallest_circle([Point(*p) for p in {tuple(ends[e].tolist()) for e in union}])
+        union = [*mine, *theirs]
+        _, radius = smallest_circle(list({place[e]: None for e in union}))
         if radius <= gap / 2 + _SLACK:
-            for member in union:
-                group[member] = union
-    unique = {id(g): g for g in group.values()}
-    left = [int(e) for e in np.flatnonzero(state.open) if int(e) not in group]
-    return list(unique.values()), left
+            both = inside[one] + inside[two]
+            grown.update(both)
+            for name in both:
+                group[name], inside[name] = union, both
+    unique = {id(group[name]): group[name] for name in sorted(grown)}
+    return list(unique.values())
 
 
-def _placed(curves: CurveArray, state: EndState, clusters: list[list[int]], gap: float) -> list[Joint]:
-    """Where the ends of each cluster meet."""
-    ends = end_points(curves)
-    crossing = _pair_crossings(curves, clusters)
-    joints = []
-    for k, cluster in enumerate(clusters):
-        points = [Point(*p) for p in ends[cluster].tolist()]
-        width = max(a.distance_to(b) for a in points for b in points)
-        place = _meeting(points, crossing.get(k, ()), [bool(state.settled[e]) for e in cluster], gap)
-        if place is None:
-            place = _on_shared_circle(curves, cluster, smallest_circle(points)[0])
-        joints.append(Joint(tuple(cluster), place, width, max(p.distance_to(place) for p in points)))
-    return joints
+def _gathered(near: Neighbourhood, state: EndState, groups: list[list[int]], gap: float) -> Joints:
+    """Joints of crowds: at a settled end if all can reach it, else in the middle of them all."""
+    first = np.concatenate([[0], np.cumsum([len(g) for g in groups])]).astype(np.int64)
+    ends = np.array([e for g in groups for e in g], dtype=np.int64)
+    places = np.empty((len(groups), 2))
+    free = np.zeros(len(groups), dtype=bool)
+    settled = state.settled.tolist()
+    for k, group in enumerate(groups):
+        points = [Point(*p) for p in near.ends[group].tolist()]
+        fixed = next((p for p, e in zip(points, group, strict=True) if settled[e]), None)
+        free[k] = fixed is None or max(fixed.distance_to(p) for p in points) > gap / 2 + _SLACK
+        places[k] = [*(smallest_circle(list(dict.fromkeys(points)))[0] if free[k] or fixed is None else fixed)]
+    if len(groups):
+        drawn = _on_one_circle(near.curves, first, ends, places)
+        places = np.where(free[:, None], drawn, places)
+    return _joints(near, first, ends, places)
 
 
-def _pair_crossings(curves: CurveArray, clusters: list[list[int]]) -> dict[int, tuple[Point, ...]]:
-    """Where the carriers of each cluster of two ends meet, by the cluster's position."""
-    pairs = [(k, c[0] // 2, c[1] // 2) for k, c in enumerate(clusters) if len(c) == 2 and c[0] // 2 != c[1] // 2]
-    if not pairs:
-        return {}
-    which, i, j = (np.array(column) for column in zip(*pairs, strict=True))
-    first, second = carrier_crossings(curves, i, j, _TANGENT)
-    return {
-        int(k): tuple(Point(*p) for p in places if p[0] == p[0])
-        for k, *places in zip(which, first.tolist(), second.tolist(), strict=True)
-    }
+def _on_one_circle(curves: CurveArray, first: Ints, ends: Ints, places: Floats) -> Floats:
+    """The places (k, 2), drawn onto the circle that all pieces of their joint lie on where they do."""
+    lead = ends[first[:-1]] // 2
+    of_lead, own = curves.take(np.repeat(lead, np.diff(first))), curves.take(ends // 2)
+    same = own.is_arc & of_lead.is_arc & (np.abs(own.radius - of_lead.radius) <= 1e-7)
+    same &= norm(own.centre - of_lead.centre) <= 1e-7
+    drawn = _on_shared_circle(curves, lead, lead, places)
+    return np.where(np.minimum.reduceat(same, first[:-1])[:, None], drawn, places)
 
 
-def _meeting(points: list[Point], crossings: tuple[Point, ...], settled: list[bool], gap: float) -> Point | None:
-    """A settled end if all can reach it, else where the carriers meet if both can; None for the middle."""
-    near = gap / 2 + _SLACK
-    fixed = [p for p, is_settled in zip(points, settled, strict=True) if is_settled]
-    for place in (*fixed[:1], *(() if fixed else crossings)):
-        if all(place.distance_to(p) <= near for p in points):
-            return place
-    return None
+# ------------------------------------------------------------------ ends with curves
 
 
-def _on_shared_circle(curves: CurveArray, cluster: list[int], place: Point) -> Point:
-    """The place drawn onto the circle that all the ends' pieces lie on, if they do."""
-    index = np.unique(np.array(cluster) // 2)
-    if not curves.is_arc[index].all():
-        return place
-    arcs = curves.take(index)
-    if np.ptp(arcs.radius) > 1e-7 or np.hypot(*np.ptp(arcs.centre, axis=0)) > 1e-7:
-        return place
-    point = np.array([[*place]])
-    first = arcs.take(np.array([0]))
-    return Point(*first.points_at(first.shares_of(point))[0].tolist())
-
-
-def _inside_candidates(curves: CurveArray, ends: Ints, limit: float) -> list[tuple[int, int, float, float]]:
-    """(end, piece, distance, share) for pieces that pass an end within the limit between their own ends."""
-    points = end_points(curves)[ends]
-    box = curves.bounds()
-    tree = shapely.STRtree(shapely.box(*box.T))
+def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[Ints, Ints, Floats, Floats]:
+    """(end, piece, distance, share) for pieces that pass an end within its limit (k,) between their own ends."""
+    points = near.ends[ends]
     reach = limit + _SLACK
-    around = shapely.box(*(points - reach).T, *(points + reach).T)
-    row, piece = tree.query(around)
+    row, piece = near.tree.around(np.hstack([points - reach[:, None], points + reach[:, None]]), 0.0)
     other = piece != ends[row] // 2
     row, piece = row[other], piece[other]
-    target = curves.take(piece)
+    target = near.curves.take(piece)
     share = target.shares_of(points[row])
-    distance = target.distances_to(points[row])
-    good = (distance <= reach) & (share > 0) & (share < 1)
-    return [
-        (int(ends[r]), int(p), float(d), float(s))
-        for r, p, d, s in zip(row[good], piece[good], distance[good], share[good], strict=True)
-    ]
+    inside = np.flatnonzero((share > 0) & (share < 1))
+    row, piece, share = row[inside], piece[inside], share[inside]
+    gap = points[row] - target.take(inside).points_at(share)
+    distance = norm(gap)
+    good = distance <= reach[row]
+    return ends[row[good]], piece[good], distance[good], share[good]
 
 
-def _inside_joints(curves: CurveArray, left: list[int], gap: float) -> tuple[list[Joint], list[int]]:
-    """Joints of open ends with the inside of the nearest curve; and the ends that found none."""
-    best: dict[int, tuple[float, int, float]] = {}
-    if left:
-        for end, piece, distance, share in _inside_candidates(curves, np.array(left), gap):
-            if end not in best or distance < best[end][0]:
-                best[end] = (distance, piece, share)
-    if not best:
-        return [], left
-    chosen = np.array(list(best))
-    distances, targets, shares = zip(*best.values(), strict=True)
-    joints = _met_inside(curves, chosen, np.array(targets), np.array(shares), np.array(distances), gap)
-    return joints, [end for end in left if end not in best]
+def _inside_joints(near: Neighbourhood, left: Ints, gap: float) -> Joints:
+    """Joints of open ends with the inside of the nearest curve."""
+    end, piece, distance, share = _inside_candidates(near, left, np.full(len(left), gap))
+    order = np.lexsort((distance, end))
+    chosen = order[np.unique(end[order], return_index=True)[1]]
+    return _met_inside(near, end[chosen], piece[chosen], share[chosen], distance[chosen], gap)
 
 
-def _met_inside(
-    curves: CurveArray, chosen: Ints, target: Ints, share: Floats, distance: Floats, gap: float
-) -> list[Joint]:
+def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, distance: Floats, gap: float) -> Joints:
     """Each end meets its target where it would hit it, else at the foot, else half way there."""
-    here = end_points(curves)[chosen]
+    curves = near.curves
+    here = near.ends[chosen]
     across = curves.take(target)
-    near = gap / 2 + _SLACK
+    reach = gap / 2 + _SLACK
     foot = across.points_at(share)
-    place = np.where((distance <= near)[:, None], foot, (here + foot) / 2)
+    place = np.where((distance <= reach)[:, None], foot, (here + foot) / 2)
     at = share.copy()
     for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT)[::-1]:
         where = across.shares_of(np.nan_to_num(crossing))
-        good = (np.hypot(*(crossing - here).T) <= near) & (where >= 0) & (where <= 1)
+        good = (norm(crossing - here) <= reach) & (where >= 0) & (where <= 1)
         place[good], at[good] = crossing[good], where[good]
     on_target = across.distances_to(place) <= 1e-8
-    move = np.hypot(*(place - here).T)
-    move = np.where(on_target, move, np.maximum(move, np.hypot(*(place - foot).T)))
-    return [
-        Joint((int(e),), Point(*place[k].tolist()), float(distance[k]), float(move[k]), int(target[k]), float(at[k]))
-        for k, e in enumerate(chosen.tolist())
-    ]
+    move = norm(place - here)
+    move = np.where(on_target, move, np.maximum(move, norm(place - foot)))
+    count = len(chosen)
+    return Joints(np.arange(count + 1), chosen, place, distance, move, target, at, np.zeros(count, dtype=bool))
 
 
-def _bridges(curves: CurveArray, stranded: list[int], joints: list[Joint], gap: float) -> list[Joint]:
+def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) -> Joints:
     """Short lines for ends whose partners have already gone elsewhere, from the end to where they went."""
-    if not stranded or not joints:
-        return []
-    ends = end_points(curves)
-    goal: dict[int, Joint] = {e: joint for joint in joints for e in joint.ends}
-    tree = cKDTree(ends)
-    found = []
-    for end in stranded:
-        options = [e for e in tree.query_ball_point(ends[end], gap + _SLACK) if e in goal and e // 2 != end // 2]
-        if options:
-            here = Point(*ends[end].tolist())
-            joint = min((goal[e] for e in options), key=lambda j: j.place.distance_to(here))
-            found.append(Joint((end,), joint.place, joint.place.distance_to(here), 0.0, bridge=True))
-    return found
-
-
-def apply_joints(pieces: Pieces, joints: list[Joint]) -> Pieces:
-    """The pieces with their ends drawn to the joints."""
-    curves = pieces.curves
-    start, end = curves.start.copy(), curves.end.copy()
-    splits: dict[int, list[tuple[float, Point]]] = {}
-    extra: list[tuple[int, Point]] = []
-    changed = np.zeros(len(curves), dtype=bool)
-    for joint in joints:
-        if joint.bridge:
-            extra.append((joint.ends[0], joint.place))
-            continue
-        for e in joint.ends:
-            (end if e % 2 else start)[e // 2] = [*joint.place]
-            changed[e // 2] = True
-        if joint.inside >= 0:
-            splits.setdefault(joint.inside, []).append((joint.share, joint.place))
-    reshaped = reshape(curves, start, end, changed)
-    return _with_splits(pieces, reshaped, splits, extra)
-
-
-def reshape(curves: CurveArray, start: Floats, end: Floats, changed: Bools) -> CurveArray:
-    """The pieces with new ends: arcs stay on their circle if they can, else pass through their old middle."""
-    bulge = curves.bulge.copy()
-    index = np.flatnonzero(changed & curves.is_arc)
-    if len(index):
-        arcs = curves.take(index)
-        first, last = arcs.shares_of(start[index]), arcs.shares_of(end[index])
-        off = np.maximum(
-            np.hypot(*(arcs.points_at(first) - start[index]).T), np.hypot(*(arcs.points_at(last) - end[index]).T)
-        )
-        on_circle = np.tan(arcs.sweep * (last - first) / 4)
-        middle = arcs.points_at(np.full(len(index), 0.5))
-        a, b = middle - start[index], end[index] - middle
-        turn = np.arctan2(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0], (a * b).sum(axis=1))
-        bulge[index] = np.where(off <= 1e-8, on_circle, np.tan(turn / 2))
-    return CurveArray.from_bulges(start, end, bulge, curves.owner)
-
-
-def _with_splits(
-    pieces: Pieces, curves: CurveArray, splits: dict[int, list[tuple[float, Point]]], extra: list[tuple[int, Point]]
-) -> Pieces:
-    """Pieces that are met off their carrier are cut there and bent to the place; bridges are added."""
-    rows: list[tuple[float, ...]] = []
-    owners: list[int] = []
-    order: list[float] = []
-    cut = []
-    for piece, stops in splits.items():
-        places = [(s, p) for s, p in sorted(stops, key=lambda stop: stop[0]) if _is_off(curves, piece, p)]
-        if places:
-            cut.append(piece)
-            for k, row in enumerate(_bent(curves, piece, places)):
-                rows.append(row)
-                owners.append(int(curves.owner[piece]))
-                order.append(float(pieces.order[piece]) + (k + 1) / 1024)
-    for end, place in extra:
-        here = (curves.end if end % 2 else curves.start)[end // 2]
-        rows.append((*here.tolist(), *place, 0.0))
-        owners.append(int(curves.owner[end // 2]))
-        order.append(float(pieces.order[end // 2]) + (0.999 if end % 2 else -0.999))
-    keep = np.setdiff1d(np.arange(len(curves)), np.array(cut, dtype=np.int64))
-    kept = curves.take(keep)
-    new = CurveArray.from_rows(rows, owners)  # type: ignore[arg-type]
-    joined = CurveArray.joined([kept, new])
-    return Pieces(joined, np.concatenate([pieces.order[keep], np.array(order)]), pieces.ids)
-
-
-def _is_off(curves: CurveArray, piece: int, place: Point) -> bool:
-    return float(curves.take(np.array([piece])).distances_to(np.array([[*place]]))[0]) > 1e-8
-
-
-def _bent(curves: CurveArray, piece: int, places: list[tuple[float, Point]]) -> list[tuple[float, ...]]:
-    """Rows of a piece cut at shares and drawn to the places there."""
-    stops = [(0.0, Point(*curves.start[piece].tolist())), *places, (1.0, Point(*curves.end[piece].tolist()))]
-    rows = []
-    for (low, a), (high, b) in itertools.pairwise(stops):
-        part = curves.take(np.full(2, piece))
-        ends = part.points_at(np.array([low, high]))
-        bulge = np.tan(curves.sweep[piece] * (high - low) / 4)
-        one = CurveArray.from_bulges(ends[:1], ends[1:], np.array([bulge]), np.zeros(1, dtype=np.int64))
-        bent = reshape(one, np.array([[*a]]), np.array([[*b]]), np.ones(1, dtype=bool))
-        rows.append((*a, *b, float(bent.bulge[0])))
-    return rows
+    found: list[tuple[int, int]] = []
+    if len(stranded) and len(joints):
+        goal = np.repeat(np.arange(len(joints)), np.diff(joints.first))
+        tree = cKDTree(near.ends.take(joints.ends, axis=0))
+        around = tree.query_ball_point(near.ends.take(stranded, axis=0), gap + _SLACK)
+        for end, others in zip(stranded.tolist(), around.tolist(), strict=True):
+            options = [int(goal[k]) for k in others if joints.ends[k] // 2 != end // 2]
+            if options:
+                away = norm(joints.place[options] - near.ends[end])
+                found.append((end, options[int(np.argmin(away))]))
+    end, joint = np.array(found, dtype=np.int64).reshape(-1, 2).T
+    place = joints.place[joint].reshape(-1, 2)
+    count = len(end)
+    gaps = norm(place - near.ends[end])
+    return Joints(
+        np.arange(count + 1),
+        end,
+        place,
+        gaps,
+        np.zeros(count),
+        np.full(count, -1),
+        np.zeros(count),
+        np.ones(count, bool),
+    )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+import msgspec
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray, Ints
@@ -27,8 +28,7 @@ FINDING_KINDS: dict[str, str] = {
 HARMLESS_KINDS = frozenset({"crossing"})
 
 
-@dataclass(frozen=True, slots=True)
-class Finding:
+class Finding(msgspec.Struct, frozen=True):
     """A located, measured suspicion.
 
     key      stays the same when the job is evaluated again

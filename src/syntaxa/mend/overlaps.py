@@ -14,67 +14,135 @@ from scipy.sparse import coo_matrix
 from scipy.sparse.csgraph import connected_components
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.intersect import candidate_pairs
-from syntaxa.mend.model import Pieces
+from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import norm
 
 _TURN = 2 * np.pi
 
 
 @dataclass(frozen=True, slots=True)
-class Stack:
-    """Pieces on one carrier: the keeper, the others, and where along the keeper (as shares) the union begins and ends.
+class Stacks:
+    """s stacks; the members of stack k are members[first[k]:first[k + 1]], its keeper foremost.
 
-    A share interval of None means that a full circle is covered.
+    first     (s + 1,) int
+    members   (m,) int, pieces
+    low, high (s,) float; where along the keeper (as shares) the union begins and ends
+    whole     (s,) bool; whether a full circle is covered
+    alike     (s,) bool; whether all members are the same length of the same carrier
     """
 
-    keeper: int
-    others: tuple[int, ...]
-    span: tuple[float, float] | None
+    first: Ints
+    members: Ints
+    low: Floats
+    high: Floats
+    whole: Bools
+    alike: Bools
+
+    def __len__(self) -> int:
+        return len(self.low)
+
+    @property
+    def keepers(self) -> Ints:
+        """The piece that stands for each stack, (s,)."""
+        return self.members[self.first[:-1]]
+
+    def others(self, stack: int) -> Ints:
+        """The pieces of a stack but for its keeper."""
+        return self.members[self.first[stack] + 1 : self.first[stack + 1]]
 
 
-def stacks(pieces: Pieces, tolerance: float) -> list[Stack]:
-    """All stacks of pieces that lie on each other within the tolerance (mm)."""
-    curves = pieces.curves
-    if len(curves) < 2:
-        return []
-    i, j = stacked_pairs(curves, tolerance)
-    if not len(i):
-        return []
+def stacks(curves: CurveArray, pairs: tuple[Ints, Ints], tolerance: float) -> Stacks:
+    """All stacks of pieces that lie on each other within the tolerance (mm); pairs are those whose boxes touch."""
+    i, j = stacked_pairs(curves, pairs, tolerance)
     graph = coo_matrix((np.ones(len(i)), (i, j)), shape=(len(curves),) * 2)
     _, label = connected_components(graph, directed=False)
-    members: dict[int, list[int]] = {}
-    for piece in np.unique(np.concatenate([i, j])).tolist():
-        members.setdefault(int(label[piece]), []).append(piece)
+    involved = np.unique(np.concatenate([i, j]))
     lengths = curves.lengths()
-    return [_stack(curves, sorted(group, key=lambda k: (-lengths[k], k)), tolerance) for group in members.values()]
+    members = involved[np.lexsort((involved, -lengths[involved], label[involved]))]
+    groups = label[members]
+    begins = np.flatnonzero(np.concatenate([[True], groups[1:] != groups[:-1]])) if len(groups) else np.empty(0, int)
+    first = np.append(begins, len(members)).astype(np.int64)
+    return _spread(curves, lengths, first, members, tolerance)
 
 
-def stacked_pairs(curves: CurveArray, tolerance: float) -> tuple[Ints, Ints]:
+def _spread(curves: CurveArray, lengths: Floats, first: Ints, members: Ints, tolerance: float) -> Stacks:
+    """The stacks with how far each reaches along its keeper."""
+    count = len(first) - 1
+    if not count:
+        none = np.empty(0)
+        return Stacks(first, members, none, none, none.astype(bool), none.astype(bool))
+    keeper = np.repeat(members[first[:-1]], np.diff(first))
+    target, source = curves.take(keeper), curves.take(members)
+    middle = target.shares_of(source.points_at(np.full(len(members), 0.5)))
+    half = lengths[members] / 2 / np.maximum(lengths[keeper], 1e-300)
+    low, high = middle - half, middle + half
+    lows, highs = np.minimum.reduceat(low, first[:-1]), np.maximum.reduceat(high, first[:-1])
+    whole = np.zeros(count, dtype=bool)
+    for k in np.flatnonzero(curves.is_arc[members[first[:-1]]]).tolist():
+        part = slice(int(first[k]), int(first[k + 1]))
+        piece = int(members[part.start])
+        turn = _TURN / abs(float(curves.sweep[piece]))
+        span = _union_on_circle(low[part].tolist(), high[part].tolist(), turn, tolerance / float(lengths[piece]))
+        whole[k] = span is None
+        lows[k], highs[k] = span or (0.0, 1.0)
+    size = lengths[members]
+    unlike = np.abs(size - lengths[keeper]) > 1e-6 * np.maximum(1.0, size)
+    alike = ~np.maximum.reduceat(unlike, first[:-1]) & ~whole & (lows >= -1e-9) & (highs <= 1 + 1e-9)
+    return Stacks(first, members, lows, highs, whole, alike)
+
+
+def stretched(curves: CurveArray, stack: Stacks, chosen: Ints) -> tuple[Ints, CurveArray]:
+    """Keepers of chosen stacks grown over all of their stack: (keeper of each piece, pieces), for those that grow.
+
+    A keeper that covers its stack already is left out; one that comes to more than half a turn gives two pieces.
+    """
+    keeper = stack.keepers[chosen]
+    low, high = np.minimum(stack.low[chosen], 0.0), np.maximum(stack.high[chosen], 1.0)
+    whole = stack.whole[chosen]
+    sweep = np.abs(curves.sweep[keeper])
+    high = np.where(whole, _TURN / np.maximum(sweep, 1e-300), high)
+    low = np.where(whole, 0.0, low)
+    grows = whole | ((high - low - 1) * curves.lengths()[keeper] > 1e-9)
+    keeper, low, high, whole, sweep = keeper[grows], low[grows], high[grows], whole[grows], sweep[grows]
+    halved = whole | (sweep * (high - low) > np.pi + 1e-9)
+    middle = np.where(halved, (low + high) / 2, high)
+    source = np.concatenate([keeper, keeper[halved]])
+    begin, end = np.concatenate([low, middle[halved]]), np.concatenate([middle, high[halved]])
+    taken = curves.take(source)
+    start = np.where((begin == 0)[:, None], taken.start, taken.points_at(begin))
+    stop = np.where((end == 1)[:, None], taken.end, taken.points_at(end))
+    # A whole circle ends where it begins, to the bit.
+    rounds = np.flatnonzero(whole[halved]) + len(keeper)
+    stop[rounds] = start[np.flatnonzero(halved)[whole[halved]]]
+    bulge = np.tan(taken.sweep * (end - begin) / 4)
+    return source, CurveArray.from_bulges(start, stop, bulge, taken.owner)
+
+
+def stacked_pairs(curves: CurveArray, pairs: tuple[Ints, Ints], tolerance: float) -> tuple[Ints, Ints]:
     """Pairs (longer, shorter) on one carrier that share more than the tolerance in length."""
-    i, j = candidate_pairs(curves, tolerance)
+    i, j = pairs
     same_kind = curves.is_arc[i] == curves.is_arc[j]
     i, j = i[same_kind], j[same_kind]
     lengths = curves.lengths()
     swap = lengths[j] > lengths[i]
     i, j = np.where(swap, j, i), np.where(swap, i, j)
-    on = _on_carrier(curves, i, j, tolerance)
-    i, j = i[on], j[on]
+    # The middle tells most apart.
+    for share in (0.5, 0.0, 1.0):
+        on = _on_carrier(curves, i, j, share, tolerance)
+        i, j = i[on], j[on]
     together = _shared_length(curves, i, j) > np.maximum(10 * tolerance, 1e-9)
     return i[together], j[together]
 
 
-def _on_carrier(curves: CurveArray, longer: Ints, shorter: Ints, tolerance: float) -> Bools:
-    """Whether the ends and the middle of the shorter lie on the carrier of the longer."""
-    target, source = curves.take(longer), curves.take(shorter)
-    good = np.ones(len(longer), dtype=bool)
-    for share in (0.0, 0.5, 1.0):
-        points = source.points_at(np.full(len(shorter), share))
-        near = target.points_at(target.shares_of(points))
-        good &= np.hypot(*(points - near).T) <= tolerance
-    return good
+def _on_carrier(curves: CurveArray, longer: Ints, shorter: Ints, share: float, tolerance: float) -> Bools:
+    """Whether the point at a share of the shorter lies on the carrier of the longer."""
+    target = curves.take(longer)
+    points = curves.take(shorter).points_at(np.full(len(shorter), share))
+    near = target.points_at(target.shares_of(points))
+    return np.asarray(norm(points - near) <= tolerance)
 
 
-def _shared_length(curves: CurveArray, longer: Ints, shorter: Ints) -> np.ndarray[tuple[int], np.dtype[np.float64]]:
+def _shared_length(curves: CurveArray, longer: Ints, shorter: Ints) -> Floats:
     """Length (mm) that both cover, measured along the longer."""
     target, source = curves.take(longer), curves.take(shorter)
     middle = target.shares_of(source.points_at(np.full(len(shorter), 0.5)))
@@ -90,28 +158,13 @@ def _shared_length(curves: CurveArray, longer: Ints, shorter: Ints) -> np.ndarra
     return np.asarray(total * length)
 
 
-def _stack(curves: CurveArray, group: list[int], tolerance: float) -> Stack:
-    keeper, others = group[0], tuple(group[1:])
-    index = np.array(group)
-    source = curves.take(index)
-    target = curves.take(np.full(len(group), keeper))
-    length = float(source.lengths()[0])
-    middle = target.shares_of(source.points_at(np.full(len(group), 0.5)))
-    half = source.lengths() / 2 / length
-    low, high = middle - half, middle + half
-    if not curves.is_arc[keeper]:
-        return Stack(keeper, others, (float(low.min()), float(high.max())))
-    turn = _TURN / abs(float(curves.sweep[keeper]))
-    return Stack(keeper, others, _union_on_circle(low, high, turn, tolerance / length))
-
-
-def _union_on_circle(low: np.ndarray, high: np.ndarray, turn: float, slack: float) -> tuple[float, float] | None:
+def _union_on_circle(lows: list[float], highs: list[float], turn: float, slack: float) -> tuple[float, float] | None:
     """The union of overlapping intervals on a circle of circumference `turn`, the first one kept in place."""
-    begin, end = float(low[0]), float(high[0])
+    begin, end = lows[0], highs[0]
     grown = True
     while grown:
         grown = False
-        for a, b in zip(low.tolist(), high.tolist(), strict=True):
+        for a, b in zip(lows, highs, strict=True):
             for lap in (-turn, 0.0, turn):
                 x, y = a + lap, b + lap
                 if x <= end + slack and y >= begin - slack and (x < begin - slack or y > end + slack):

@@ -9,20 +9,21 @@ from dataclasses import replace
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.arrays import Bools, Ints
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
 
 
-def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, cut: bool) -> list[Curve]:
+def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[Curve]:
     """The healed curves in the order of their originals.
 
-    A curve that nothing touched is returned as it is; a changed one keeps its id; what was put aside stays. With
-    `cut`, a curve that another meets between its ends is cut there and becomes id.1, id.2 and so on.
+    A curve that nothing touched is returned as it is; a changed one keeps its id; what was put aside stays. A curve
+    that is cut becomes id.1, id.2 and so on.
     """
-    degree = healed.edges.degrees() if len(healed.edges) else np.empty(0, dtype=np.int64)
+    cuts = np.zeros(len(healed.edges.vertices), dtype=bool)
+    cuts[list(healed.cuts)] = True
     by_owner = _grouped(healed.edges.curves.owner, len(curves))
     before = _grouped(received.curves.owner, len(curves))
     after = _grouped(healed.pieces.curves.owner, len(curves))
@@ -32,7 +33,7 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, cut: bool
         if k in aside and not len(by_owner[k]):
             result.append(curve)
             continue
-        runs = _runs(healed, by_owner[k], degree if cut else np.full_like(degree, 2), curve.shape.is_closed)
+        runs = _runs(healed, by_owner[k], cuts, curve.shape.is_closed)
         same = _same_pieces(received, before[k], healed.pieces, after[k])
         if len(runs) == 1 and same and _complete(healed, by_owner[k], after[k]):
             result.append(curve)
@@ -63,7 +64,7 @@ def _complete(healed: Healed, edges: Ints, pieces: Ints) -> bool:
     return abs(covered - len(pieces)) <= 1e-9
 
 
-def _runs(healed: Healed, own: Ints, degree: Ints, closed: bool) -> list[tuple[Floats, bool]]:
+def _runs(healed: Healed, own: Ints, cuts: Bools, closed: bool) -> list[tuple[Floats, bool]]:
     """The edges of one curve as unbroken runs of rows (x, y, bulge), each with whether it closes."""
     if not len(own):
         return []
@@ -71,11 +72,11 @@ def _runs(healed: Healed, own: Ints, degree: Ints, closed: bool) -> list[tuple[F
     own = own[np.lexsort((edges.low[own], pieces.order[edges.piece[own]]))].tolist()
     runs = [[own[0]]]
     for before, here in itertools.pairwise(own):
-        if edges.head[before] == edges.tail[here] and degree[edges.tail[here]] == 2:
+        if edges.head[before] == edges.tail[here] and not cuts[edges.tail[here]]:
             runs[-1].append(here)
         else:
             runs.append([here])
-    if closed and len(runs) > 1 and _meet(healed, runs[-1], runs[0]) and degree[edges.tail[own[0]]] == 2:
+    if closed and len(runs) > 1 and _meet(healed, runs[-1], runs[0]) and not cuts[edges.tail[own[0]]]:
         runs[0] = runs.pop() + runs[0]
     return [_rows(healed, run) for run in runs]
 

@@ -14,11 +14,13 @@ from syntaxa.errors import MendError
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.facets import facet_runs, without_facets
-from syntaxa.mend.heal import Accept, everything, heal
+from syntaxa.mend.heal import heal
 from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
+from syntaxa.mend.received import Received
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
+from syntaxa.mend.telling import Accept, everything
 from syntaxa.mend.tolerance import SMALLEST, ProposedGap, propose_gap, with_gap
 
 #: mm; a dead end longer than this may be meant.
@@ -110,11 +112,11 @@ def mended(
     sketch: Sketch, tolerances: Tolerances, dead_end: float, wanted: frozenset[str] | None
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
     """The curves of a sketch with the wanted fixes done (None for all), and all findings."""
-    received = pieces_of(sketch.curves, tolerances.fit)
+    received = Received(pieces_of(sketch.curves, tolerances.fit), tolerances.merge)
     healed = heal(received, tolerances, dead_end, _chooser(wanted))
     if wanted is not None and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
-    curves = rebuilt(sketch.curves, received, healed, cut=wanted is None)
+    curves = rebuilt(sketch.curves, received.pieces, healed)
     return _with_roles(sketch.curves, curves, healed.findings), healed.findings
 
 
@@ -161,7 +163,8 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
 def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
     """One gap tolerance for all sketches that are to be mended: the widest that any of them asks for."""
     plain = Tolerances()
-    found = [propose_gap(pieces_of(s.curves, plain.fit), plain) for s in sketches if _is_mended(s)]
+    received = (Received(pieces_of(s.curves, plain.fit), plain.merge) for s in sketches if _is_mended(s))
+    found = [propose_gap(one, plain) for one in received]
     gap = max((p.gap for p in found), default=SMALLEST)
     closes, open_ends = sum(p.closes for p in found), sum(p.of for p in found)
     if not closes:

@@ -9,10 +9,12 @@ from dataclasses import dataclass
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.arrangement import split_at_contacts
-from syntaxa.mend.heal import everything, heal, prepared
+from syntaxa.mend.heal import heal, prepared
 from syntaxa.mend.model import Finding, Region
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.received import Received
 from syntaxa.mend.regions import regions_of
+from syntaxa.mend.telling import everything
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,8 +45,9 @@ NO_SURVEY = Survey((), (), 0, 0)
 
 def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_end: float) -> Survey:
     """The findings of one sketch at these tolerances, and its regions as they are."""
-    pieces = pieces_of(curves, tolerances.fit)
-    healed = heal(pieces, tolerances, dead_end, everything)
-    edges, _ = split_at_contacts(prepared(pieces, tolerances, everything), tolerances.merge)
-    open_ends = int((edges.degrees() == 1).sum()) if len(edges) else 0
-    return Survey(healed.findings, tuple(regions_of(edges, pieces.ids, sketch)), open_ends, len(curves))
+    received = Received(pieces_of(curves, tolerances.fit), tolerances.merge)
+    healed = heal(received, tolerances, dead_end, everything)
+    single = prepared(received, tolerances)
+    edges, _ = split_at_contacts(single.pieces, single.near)
+    open_ends = int((edges.degrees() == 1).sum())
+    return Survey(healed.findings, tuple(regions_of(edges, single.pieces.ids, sketch)), open_ends, len(curves))

@@ -13,9 +13,9 @@ import numpy as np
 
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
-from syntaxa.mend.heal import everything, prepared
+from syntaxa.mend.heal import prepared
 from syntaxa.mend.joints import end_states, nearest_partner
-from syntaxa.mend.model import Pieces
+from syntaxa.mend.received import Received
 
 #: mm; used where nothing is open.
 SMALLEST = 1e-4
@@ -40,22 +40,25 @@ class ProposedGap:
     says: str = ""
 
 
-def propose_gap(pieces: Pieces, tolerances: Tolerances) -> ProposedGap:
+def propose_gap(received: Received, tolerances: Tolerances) -> ProposedGap:
     """The gap tolerance that the drawing itself suggests."""
-    pieces = prepared(pieces, tolerances, everything)
-    if not len(pieces):
+    near = prepared(received, tolerances).near
+    if not len(near.curves):
         return ProposedGap(SMALLEST, 0, 0)
-    limit = float(np.clip(0.5 * np.median(pieces.curves.lengths()), 1e-2, LARGEST))
-    state = end_states(pieces.curves, tolerances.merge, min(0.1, limit))
-    distances = np.sort(nearest_partner(pieces.curves, state, limit))
-    near = distances[distances <= limit]
-    gap, closes = _above_the_crowd(near, limit)
+    limit = float(np.clip(0.5 * np.median(near.lengths), 1e-2, LARGEST))
+    state = end_states(near, min(0.1, limit))
+
+    def clear(to_ends: Floats) -> float:
+        return _above_the_crowd(np.sort(to_ends[to_ends <= limit]), limit)[0]
+
+    distances = np.sort(nearest_partner(near, state, limit, clear))
+    gap, closes = _above_the_crowd(distances[distances <= limit], limit)
     return ProposedGap(gap, closes, len(distances))
 
 
-def auto_tolerances(pieces: Pieces, tolerances: Tolerances) -> Tolerances:
+def auto_tolerances(received: Received, tolerances: Tolerances) -> Tolerances:
     """The tolerances with the gap that the drawing suggests, and a speck in keeping with it."""
-    gap = propose_gap(pieces, tolerances).gap
+    gap = propose_gap(received, tolerances).gap
     return with_gap(tolerances, gap)
 
 
@@ -66,17 +69,13 @@ def with_gap(tolerances: Tolerances, gap: float) -> Tolerances:
 
 def _above_the_crowd(near: Floats, limit: float) -> tuple[float, int]:
     """Tolerance and how many distances (sorted, mm) it takes in."""
-    best, best_score = 0, 0.0
     count = len(near)
-    for k in range(count + 1):
-        here = max(float(near[k - 1]), SMALLEST) if k else SMALLEST
-        following = k + int(_STRAGGLERS * k)
-        beyond = float(near[following]) if following < count else limit
-        if beyond < _CLEAR * here:
-            continue
-        score = np.log(beyond / here) * (k + 1) / (count + 1)
-        if score > best_score:
-            best, best_score = k, float(score)
+    k = np.arange(count + 1)
+    here = np.maximum(np.concatenate([[SMALLEST], near]), SMALLEST)
+    following = k + (_STRAGGLERS * k).astype(np.int64)
+    beyond = np.where(following < count, near[np.minimum(following, count - 1)] if count else limit, limit)
+    score = np.where(beyond < _CLEAR * here, 0.0, np.log(beyond / here) * (k + 1) / (count + 1))
+    best = int(np.argmax(score))
     if not best:
         return SMALLEST, 0
     crowd = near[: best + int(_STRAGGLERS * best)]

@@ -1,0 +1,75 @@
+"""Chains of edges that hang on a profile by one end."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.transform import Floats
+from syntaxa.mend.arrangement import Edges
+
+
+@dataclass(frozen=True, slots=True)
+class Chains:
+    """k chains; the edges of chain c, from its branching out, are edges[first[c]:first[c + 1]].
+
+    loose    (k,) vertex of the free end; length (k,) mm
+    """
+
+    first: Ints
+    edges: Ints
+    loose: Ints
+    length: Floats
+
+    def __len__(self) -> int:
+        return len(self.loose)
+
+    def take(self, index: Ints) -> Chains:
+        """The chains at an index."""
+        sizes = np.diff(self.first)[index]
+        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+        at = np.repeat(self.first[:-1][index] - first[:-1], sizes) + np.arange(first[-1])
+        return Chains(first, self.edges[at], self.loose[index], self.length[index])
+
+
+def hanging_chains(edges: Edges) -> Chains:
+    """Runs of edges from a branching to a free end; free-standing ones are left alone."""
+    degree = edges.degrees()
+    ends = np.concatenate([edges.tail, edges.head])
+    other = np.concatenate([edges.head, edges.tail])
+    number = np.tile(np.arange(len(edges)), 2)
+    free = np.flatnonzero(degree[ends] == 1)
+    beyond = other[free]
+    at_once = degree[beyond] >= 3
+    chains = [([int(e)], int(v)) for e, v in zip(number[free[at_once]], ends[free[at_once]], strict=True)]
+    if not at_once.all():
+        chains += _longer(edges, degree, free[~at_once] % len(edges), ends[free[~at_once]])
+    first = np.concatenate([[0], np.cumsum([len(chain) for chain, _ in chains])]).astype(np.int64)
+    members = np.array([e for chain, _ in chains for e in chain], dtype=np.int64)
+    lengths = edges.curves.take(members).lengths()
+    total = np.add.reduceat(lengths, first[:-1]) if len(chains) else np.empty(0)
+    return Chains(first, members, np.array([v for _, v in chains], dtype=np.int64), total)
+
+
+def _longer(edges: Edges, degree: Ints, begin: Ints, loose: Ints) -> list[tuple[list[int], int]]:
+    """The chains of more than one edge that begin with these edges at these free ends."""
+    ends = np.concatenate([edges.tail, edges.head])
+    order = np.argsort(ends, kind="stable")
+    bounds = np.searchsorted(ends[order], np.arange(len(degree) + 1))
+    found = []
+    for edge, vertex in zip(begin.tolist(), loose.tolist(), strict=True):
+        chain, here = [edge], _across(edges, edge, vertex)
+        while degree[here] == 2:
+            pair = (order[bounds[here] : bounds[here + 1]] % len(edges)).tolist()
+            onward = pair[0] if pair[1] == chain[-1] else pair[1]
+            chain.append(onward)
+            here = _across(edges, onward, here)
+        if degree[here] >= 3:
+            found.append((chain[::-1], vertex))
+    return found
+
+
+def _across(edges: Edges, edge: int, vertex: int) -> int:
+    return int(edges.head[edge]) if int(edges.tail[edge]) == vertex else int(edges.tail[edge])
