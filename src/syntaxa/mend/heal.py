@@ -23,7 +23,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Crossings, Edges, bridges, components, split_at_contacts
-from syntaxa.mend.hanging import Chains, hanging_chains
+from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
 from syntaxa.mend.joining import joined
 from syntaxa.mend.joints import Joints, end_states, find_joints
 from syntaxa.mend.model import Finding, Pieces
@@ -64,6 +64,7 @@ def heal(received: Received, tolerances: Tolerances, dead_end: float, accept: Ac
     work = _Pass(Telling(accept))
     single = work.drop_specks(work.unstack(received), tolerances)
     single = work.join(single, tolerances)
+    single = work.drop_hanging(single, tolerances, dead_end)
     pieces = single.pieces
     edges, crossings = split_at_contacts(pieces, single.near)
     edges = work.close_slivers(pieces, edges, tolerances.gap)
@@ -159,6 +160,21 @@ class _Pass:
             return bool(self.telling.decide_all(1, lambda: [_twin_finding(pieces, edges, twin)])[0])
 
         return without_slivers(edges, gap, weight, accept)
+
+    def drop_hanging(self, single: Single, tolerances: Tolerances, dead_end: float) -> Single:
+        """Short runs of pieces that hang by one end are dropped whole, though they cross others on their way."""
+        pieces, near = single.pieces, single.near
+        reach = 2 * max(tolerances.gap, tolerances.speck)
+        while len(pieces):
+            edges, chains = hanging_pieces(pieces, near, end_states(near, reach))
+            chains = chains.take(np.flatnonzero(chains.length <= dead_end))
+            accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, reach))
+            if not accepted.any():
+                break
+            keep = np.setdiff1d(np.arange(len(pieces)), chains.take(np.flatnonzero(accepted)).edges)
+            near = near.changed(keep, CurveArray.none())
+            pieces = Pieces(near.curves, pieces.order[keep], pieces.ids)
+        return Single(pieces, near)
 
     def drop_dead_ends(self, pieces: Pieces, edges: Edges, tolerances: Tolerances, dead_end: float) -> Edges:
         """Chains that hang on a profile by one end are dropped, if they are short enough."""

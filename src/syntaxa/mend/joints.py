@@ -14,7 +14,7 @@ Cost: n log n for the neighbours, then linear in the open ends.
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.sparse import coo_matrix
@@ -26,7 +26,7 @@ from syntaxa.geometry.clusters import pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Floats
-from syntaxa.geometry.vectors import cross, norm
+from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
 
 #: Radians; a curve crossed at less than this runs beside the end, it does not stop it.
@@ -139,14 +139,14 @@ def nearest_partner(near: Neighbourhood, state: EndState, limit: float, clear: C
     end, _, distance = _end_pairs(near, state, limit)
     np.minimum.at(best, end, distance)
     left = open_ends[best[open_ends] > clear(best[open_ends])]
-    end, _, distance, _ = _inside_candidates(near, left, np.minimum(best[left], limit))
-    np.minimum.at(best, end, distance)
+    row, _, distance, _ = _inside_candidates(near, left, np.minimum(best[left], limit))
+    np.minimum.at(best, left[row], distance)
     return best[open_ends]
 
 
 def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     """All joints within the gap tolerance (mm)."""
-    of_ends = _end_joints(near, state, gap)
+    of_ends = _drawn_on(near, state, _end_joints(near, state, gap), gap)
     alone = state.open.copy()
     alone[of_ends.ends] = False
     left = np.flatnonzero(alone)
@@ -328,7 +328,7 @@ def _on_one_circle(curves: CurveArray, first: Ints, ends: Ints, places: Floats) 
 
 
 def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[Ints, Ints, Floats, Floats]:
-    """(end, piece, distance, share) for pieces that pass an end within its limit (k,) between their own ends."""
+    """(row of the ends, piece, distance, share) for pieces that pass one within its limit (k,) mm, between their ends."""
     points = near.ends[ends]
     reach = limit + _SLACK
     row, piece = near.tree.around(np.hstack([points - reach[:, None], points + reach[:, None]]), 0.0)
@@ -341,15 +341,58 @@ def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[
     gap = points[row] - target.take(inside).points_at(share)
     distance = norm(gap)
     good = distance <= reach[row]
-    return ends[row[good]], piece[good], distance[good], share[good]
+    return row[good], piece[good], distance[good], share[good]
 
 
 def _inside_joints(near: Neighbourhood, left: Ints, gap: float) -> Joints:
     """Joints of open ends with the inside of the nearest curve."""
-    end, piece, distance, share = _inside_candidates(near, left, np.full(len(left), gap))
-    order = np.lexsort((distance, end))
-    chosen = order[np.unique(end[order], return_index=True)[1]]
-    return _met_inside(near, end[chosen], piece[chosen], share[chosen], distance[chosen], gap)
+    row, piece, distance, share = _inside_candidates(near, left, np.full(len(left), gap))
+    best = _nearest_of(row, distance)
+    return _met_inside(near, left[row[best]], piece[best], share[best], distance[best], gap)
+
+
+def _drawn_on(near: Neighbourhood, state: EndState, joints: Joints, gap: float) -> Joints:
+    """The joints, those of ends that all leave one way drawn on to the curve before which they stop, if it is near.
+
+    Two runs of one line that end together have not found what they should meet; only each other.
+    """
+    loose = _leaving_one_way(near, state, joints)
+    lead = joints.ends[joints.first[:-1][loose]]
+    row, piece, distance, share = _inside_candidates(near, lead, np.full(len(lead), gap))
+    count = len(near.curves)
+    own = np.repeat(np.arange(len(joints)), np.diff(joints.first)) * count + joints.ends // 2
+    good = np.flatnonzero(~np.isin(loose[row] * count + piece, own))
+    row, piece, distance, share = row[good], piece[good], distance[good], share[good]
+    best = _nearest_of(row, distance)
+    row, piece, share = row[best], piece[best], share[best]
+    met = _met_inside(near, lead[row], piece, share, distance[best], gap)
+    drawn = joints.take(loose[row])
+    move = norm(near.ends.take(drawn.ends, axis=0) - np.repeat(met.place, np.diff(drawn.first), axis=0))
+    moves = np.maximum.reduceat(move, drawn.first[:-1]) if len(drawn) else move
+    reached = np.flatnonzero((moves <= gap / 2 + _SLACK) & (met.move <= gap / 2 + _SLACK))
+    which = loose[row[reached]]
+    place, moved, inside, at = joints.place.copy(), joints.move.copy(), joints.inside.copy(), joints.share.copy()
+    place[which], moved[which] = met.place[reached], np.maximum(moves, met.move)[reached]
+    inside[which], at[which] = met.inside[reached], met.share[reached]
+    return replace(joints, place=place, move=moved, inside=inside, share=at)
+
+
+def _leaving_one_way(near: Neighbourhood, state: EndState, joints: Joints) -> Ints:
+    """Joints of open ends whose curves all leave in about the same direction."""
+    if not len(joints):
+        return np.empty(0, dtype=np.int64)
+    last = joints.ends % 2 == 1
+    leaving = near.curves.take(joints.ends // 2).tangents_at(last.astype(np.float64))
+    leaving[last] *= -1.0
+    lead = np.repeat(leaving.take(joints.first[:-1], axis=0), np.diff(joints.first), axis=0)
+    one_way = (dot(leaving, lead) > np.cos(_SHALLOW)) & state.open[joints.ends]
+    return np.flatnonzero(np.logical_and.reduceat(one_way, joints.first[:-1]))
+
+
+def _nearest_of(row: Ints, distance: Floats) -> Ints:
+    """Index of the nearest candidate of each row."""
+    order = np.lexsort((distance, row))
+    return order[np.unique(row[order], return_index=True)[1]]
 
 
 def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, distance: Floats, gap: float) -> Joints:
