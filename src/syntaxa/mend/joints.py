@@ -328,7 +328,7 @@ def _on_one_circle(curves: CurveArray, first: Ints, ends: Ints, places: Floats) 
 
 
 def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[Ints, Ints, Floats, Floats]:
-    """(row of the ends, piece, distance, share) for pieces that pass one within its limit (k,) mm, between their ends."""
+    """(row of the ends, piece, distance, share) for pieces that pass an end within its limit (k,), between their ends."""
     points = near.ends[ends]
     reach = limit + _SLACK
     row, piece = near.tree.around(np.hstack([points - reach[:, None], points + reach[:, None]]), 0.0)
@@ -378,14 +378,14 @@ def _drawn_on(near: Neighbourhood, state: EndState, joints: Joints, gap: float) 
 
 
 def _leaving_one_way(near: Neighbourhood, state: EndState, joints: Joints) -> Ints:
-    """Joints of open ends whose curves all leave in about the same direction."""
+    """Joints of ends that are not settled and whose curves all leave in about the same direction."""
     if not len(joints):
         return np.empty(0, dtype=np.int64)
     last = joints.ends % 2 == 1
     leaving = near.curves.take(joints.ends // 2).tangents_at(last.astype(np.float64))
     leaving[last] *= -1.0
     lead = np.repeat(leaving.take(joints.first[:-1], axis=0), np.diff(joints.first), axis=0)
-    one_way = (dot(leaving, lead) > np.cos(_SHALLOW)) & state.open[joints.ends]
+    one_way = (dot(leaving, lead) > np.cos(_SHALLOW)) & ~state.settled[joints.ends]
     return np.flatnonzero(np.logical_and.reduceat(one_way, joints.first[:-1]))
 
 

@@ -13,7 +13,7 @@ from functools import partial
 
 import numpy as np
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.intersect import BoxTree
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, components
@@ -43,9 +43,10 @@ def without_slivers(edges: Edges, tolerance: float, weight: Ints, accept: Callab
     """
     refused: set[int] = set()
     gone = np.zeros(len(edges), dtype=bool)
+    beside: dict[int, Twin] = {}
     active = np.arange(len(edges))
     for _ in range(_MOST_ROUNDS):
-        lost = _one_round(edges, active, tolerance, weight, accept, refused)
+        lost = _one_round(edges, active, tolerance, weight, accept, refused, beside)
         if not lost:
             break
         gone[lost] = True
@@ -53,12 +54,40 @@ def without_slivers(edges: Edges, tolerance: float, weight: Ints, accept: Callab
         _, label = components(edges.tail[active], edges.head[active], len(edges.vertices))
         touched = np.unique(label[edges.tail[lost]])
         active = active[~gone[active] & np.isin(label[edges.tail[active]], touched)]
+    _drop_left_hanging(edges, gone, {e: twin for e, twin in beside.items() if e not in refused}, accept)
     return edges.take(~gone)
 
 
+def _drop_left_hanging(edges: Edges, gone: Bools, beside: dict[int, Twin], accept: Callable[[Twin], bool]) -> None:
+    """Of a run drawn twice one edge was lost; what is left of that run and hangs now goes, too."""
+    degree = edges.take(~gone).degrees()
+    left = {e: twin for e, twin in beside.items() if not gone[e]}
+    at: dict[int, list[int]] = {}
+    for e in left:
+        for vertex in (int(edges.tail[e]), int(edges.head[e])):
+            at.setdefault(vertex, []).append(e)
+    hangs = [e for e in left if min(degree[edges.tail[e]], degree[edges.head[e]]) == 1]
+    while hangs:
+        e = hangs.pop()
+        if gone[e] or not accept(left[e]):
+            continue
+        gone[e] = True
+        for vertex in (int(edges.tail[e]), int(edges.head[e])):
+            degree[vertex] -= 1
+            if degree[vertex] == 1:
+                hangs += at.get(vertex, [])
+
+
 def _one_round(
-    edges: Edges, active: Ints, tolerance: float, weight: Ints, accept: Callable[[Twin], bool], refused: set[int]
+    edges: Edges,
+    active: Ints,
+    tolerance: float,
+    weight: Ints,
+    accept: Callable[[Twin], bool],
+    refused: set[int],
+    twins: dict[int, Twin],
 ) -> list[int]:
+    """Edges lost in this round; what else of their faces lies beside the rest is added to the twins."""
     if not len(active):
         return []
     cycles = Cycles(edges.take(active))
@@ -82,6 +111,7 @@ def _one_round(
     candidates = zip(edge[order].tolist(), cycle[order].tolist(), beyond, width[order].tolist(), strict=True)
     for e, face, neighbour, wide in candidates:
         if e in refused or face in touched:
+            twins.setdefault(e, Twin(e, partial(_beside, edge, cycle, face, e), wide))
             continue
         if neighbour in touched:
             # It gets its best choice in the next round, not the second best in this one.

@@ -29,6 +29,9 @@ _CLEAR = 2.5
 #: Share of the crowd that may straggle behind it.
 _STRAGGLERS = 0.01
 
+#: Share of the open ends that a crowd has at the least: fewer have come near something by chance.
+_LEAST = 0.02
+
 
 @dataclass(frozen=True, slots=True)
 class ProposedGap:
@@ -49,10 +52,10 @@ def propose_gap(received: Received, tolerances: Tolerances) -> ProposedGap:
     state = end_states(near, min(0.1, limit))
 
     def clear(to_ends: Floats) -> float:
-        return _above_the_crowd(np.sort(to_ends[to_ends <= limit]), limit)[0]
+        return _above_the_crowd(np.sort(to_ends[to_ends <= limit]), limit, len(to_ends))[0]
 
     distances = np.sort(nearest_partner(near, state, limit, clear))
-    gap, closes = _above_the_crowd(distances[distances <= limit], limit)
+    gap, closes = _above_the_crowd(distances[distances <= limit], limit, len(distances))
     return ProposedGap(gap, closes, len(distances))
 
 
@@ -67,14 +70,14 @@ def with_gap(tolerances: Tolerances, gap: float) -> Tolerances:
     return replace(tolerances, gap=gap, speck=max(Tolerances().speck, 0.4 * gap))
 
 
-def _above_the_crowd(near: Floats, limit: float) -> tuple[float, int]:
-    """Tolerance and how many distances (sorted, mm) it takes in."""
+def _above_the_crowd(near: Floats, limit: float, of: int) -> tuple[float, int]:
+    """Tolerance and how many distances (sorted, mm) it takes in; `of` is the number of open ends."""
     count = len(near)
     k = np.arange(count + 1)
     here = np.maximum(np.concatenate([[SMALLEST], near]), SMALLEST)
     following = k + (_STRAGGLERS * k).astype(np.int64)
     beyond = np.where(following < count, near[np.minimum(following, count - 1)] if count else limit, limit)
-    score = np.where(beyond < _CLEAR * here, 0.0, np.log(beyond / here) * (k + 1) / (count + 1))
+    score = np.where((beyond < _CLEAR * here) | (k < _LEAST * of), 0.0, np.log(beyond / here) * (k + 1) / (count + 1))
     best = int(np.argmax(score))
     if not best:
         return SMALLEST, 0
