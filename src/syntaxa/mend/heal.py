@@ -33,6 +33,7 @@ from syntaxa.mend.slivers import Twin, without_slivers
 from syntaxa.mend.telling import Accept, Telling, everything
 
 _MOST_JOIN_ROUNDS = 6
+_MOST_PASSES = 5
 
 
 @dataclass(frozen=True)
@@ -63,15 +64,20 @@ def heal(received: Received, tolerances: Tolerances, dead_end: float, accept: Ac
     """
     work = _Pass(Telling(accept))
     single = work.drop_specks(work.unstack(received), tolerances)
-    single = work.join(single, tolerances)
-    single = work.drop_hanging(single, tolerances, dead_end)
-    pieces = single.pieces
-    edges, crossings = split_at_contacts(pieces, single.near)
-    edges = work.close_slivers(pieces, edges, tolerances.gap)
-    edges = work.drop_dead_ends(pieces, edges, tolerances, dead_end)
-    work.tell_crossings(pieces, edges, crossings)
-    edges = work.drop_strays(pieces, edges)
-    return Healed(pieces, edges, frozenset(work.aside), frozenset(work.cuts), work.telling)
+    single = work.drop_hanging(work.join(single, tolerances), tolerances, dead_end)
+    for _ in range(_MOST_PASSES):
+        edges, crossings = split_at_contacts(single.pieces, single.near)
+        edges = work.close_slivers(single.pieces, edges, tolerances.gap)
+        edges = work.drop_dead_ends(single.pieces, edges, tolerances, dead_end)
+        # Where a twin or a tail was taken away, an end may look for its partner anew.
+        left = what_is_left(single, edges)
+        again = left if left is single else work.join(left, tolerances)
+        if again is left:
+            break
+        single = work.drop_hanging(again, tolerances, dead_end)
+    work.tell_crossings(single.pieces, edges, crossings)
+    edges = work.drop_strays(single.pieces, edges)
+    return Healed(single.pieces, edges, frozenset(work.aside), frozenset(work.cuts), work.telling)
 
 
 def prepared(received: Received, tolerances: Tolerances) -> Single:
@@ -129,6 +135,7 @@ class _Pass:
         """Ends that belong together are drawn to one place."""
         pieces, near = single.pieces, single.near
         reach = 2 * max(tolerances.gap, tolerances.speck)
+        changed = False
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
             joints = find_joints(near, end_states(near, reach), tolerances.gap)
@@ -136,7 +143,8 @@ class _Pass:
             if not accepted.any():
                 break
             pieces, near = joined(pieces, near, joints.take(np.flatnonzero(accepted)))
-        return Single(pieces, near)
+            changed = True
+        return Single(pieces, near) if changed else single
 
     # ------------------------------------------------------------------ arrangement
 
@@ -211,6 +219,31 @@ class _Pass:
                 place = Point(*edges.vertices[vertex].tolist())
                 self.telling.decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest[vertex], ids))
         return edges.take(np.setdiff1d(np.arange(len(edges)), np.array(dropped, dtype=np.int64)))
+
+
+def what_is_left(single: Single, edges: Edges) -> Single:
+    """The pieces, cut down to what the edges cover of them; the very same where that is all, or no end is open."""
+    if not (edges.degrees() == 1).any():
+        return single
+    count = len(single.pieces)
+    order = np.lexsort((edges.low, edges.piece))
+    piece, low, high = edges.piece[order], edges.low[order], edges.high[order]
+    begins = np.flatnonzero(np.concatenate([[True], (piece[1:] != piece[:-1]) | (low[1:] != high[:-1])]))
+    ends = np.append(begins[1:], len(order)) - 1
+    piece, low, high = piece[begins], low[begins], high[ends]
+    whole = (low == 0) & (high == 1)
+    keep = np.sort(piece[whole])
+    if len(keep) == count:
+        return single
+    part = np.flatnonzero(~whole)
+    source = single.pieces.curves.take(piece[part])
+    bulge = np.tan(source.sweep * (high - low)[part] / 4)
+    start = edges.vertices.take(edges.tail[order][begins[part]], axis=0)
+    end = edges.vertices.take(edges.head[order][ends[part]], axis=0)
+    new = CurveArray.from_bulges(start, end, bulge, source.owner)
+    near = single.near.changed(keep, new)
+    places = np.concatenate([single.pieces.order[keep], single.pieces.order[piece[part]] + low[part] / 1024])
+    return Single(Pieces(near.curves, places, single.pieces.ids), near)
 
 
 def _stack_findings(pieces: Pieces, lengths: Floats, found: Stacks) -> list[Finding]:

@@ -16,12 +16,19 @@ import numpy as np
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.intersect import BoxTree
 from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import dot, norm, vectors
 from syntaxa.mend.arrangement import Cycles, Edges, components
 
 _SAMPLES = 9
 
 #: Sides of a face up to which all of them are measured against each other.
 _FEW = 16
+
+#: Cosine of the angle off the straight way across up to which a side lies opposite.
+_FACING = 0.85
+
+#: Share of the tolerance up to which a face is so thin that the direction does not matter.
+_TIP = 0.3
 
 _MOST_ROUNDS = 40
 
@@ -101,7 +108,7 @@ def _one_round(
     if not len(halves):
         return []
     cycle, edge = cycles.label[halves], active[halves // 2]
-    width = _widths(edges.curves.take(edge), cycle, tolerance)
+    width = _widths(edges.curves.take(edge), halves % 2 == 1, cycle, tolerance)
     # The thinnest face first, and in it the edge that is best to lose.
     order = np.lexsort((edge, width, weight[edge], cycle, cycles.area[cycle]))
     order = order[width[order] <= tolerance]
@@ -130,19 +137,31 @@ def _beside(edge: Ints, cycle: Ints, face: int, itself: int) -> tuple[int, ...]:
     return tuple(e for e in edge[cycle == face].tolist() if e != itself)
 
 
-def _widths(sides: CurveArray, cycle: Ints, tolerance: float) -> Floats:
-    """Largest distance (n,) mm of each side of a face from the nearest other side of the same face, over samples."""
+def _widths(sides: CurveArray, against: Bools, cycle: Ints, tolerance: float) -> Floats:
+    """Largest space (n,) mm from each side of a face straight across to another side of the same face, over samples.
+
+    against   which sides run against their face, which lies to the left
+    """
     count = len(sides)
     shares = np.tile(np.arange(1, _SAMPLES + 1) / (_SAMPLES + 1), count)
-    samples = sides.take(np.repeat(np.arange(count), _SAMPLES)).points_at(shares)
+    every = sides.take(np.repeat(np.arange(count), _SAMPLES))
+    samples, tangents = every.points_at(shares), every.tangents_at(shares)
+    turn = np.where(np.repeat(against, _SAMPLES), -1.0, 1.0)
+    inward = vectors(-tangents[:, 1] * turn, tangents[:, 0] * turn)
     few = np.bincount(cycle)[cycle] <= _FEW
-    pairs = [
-        _all_sides(cycle, np.flatnonzero(few)),
-        _near_sides(sides, cycle, np.flatnonzero(~few), samples, tolerance),
-    ]
+    crowded = _near_sides(sides, cycle, np.flatnonzero(~few), samples, tolerance)
+    pairs = [_all_sides(cycle, np.flatnonzero(few)), crowded]
     row, side = (np.concatenate(parts) for parts in zip(*pairs, strict=True))
+    across = sides.take(side)
+    here = samples.take(row, axis=0)
+    apart = across.points_at(np.clip(across.shares_of(here), 0.0, 1.0)) - here
+    distance = norm(apart)
+    # What is near but not straight across is the next side round a corner: a small hole is no thin face. Only at
+    # the tips of a face, where it is much thinner than the tolerance, the two cannot be told apart.
+    facing = dot(apart, inward.take(row, axis=0)) >= _FACING * distance
+    facing |= distance <= _TIP * tolerance
     nearest = np.full(len(samples), np.inf)
-    np.minimum.at(nearest, row, sides.take(side).distances_to(samples.take(row, axis=0)))
+    np.minimum.at(nearest, row[facing], distance[facing])
     return np.asarray(nearest.reshape(count, _SAMPLES).max(axis=1))
 
 
