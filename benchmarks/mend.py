@@ -62,7 +62,9 @@ def timed(work, *given, rounds=3):
 def against_geos() -> int:
     missed = 0
     print(f"{'':<18}{'':>6}{'ours':>16}{'heal':>7}{'+gap':>7}{'+words':>8}{'GEOS':>10}{'':>7}{'':>7}")
-    print(f"{'suite':<10}{'curves':>8}{'true':>6}{'right/false/thin':>17}{'s':>6}{'s':>7}{'s':>8}{'right':>10}{'s':>7}{'ratio':>7}")
+    print(
+        f"{'suite':<10}{'curves':>8}{'true':>6}{'right/false/thin':>17}{'s':>6}{'s':>7}{'s':>8}{'right':>10}{'s':>7}{'ratio':>7}"
+    )
     for suite, loops in SUITES:
         truth, curves = damaged(suite, 1, loops)
         pieces = pieces_of(curves, 0.001)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from dataclasses import replace
 
@@ -110,9 +111,7 @@ def test_no_feature_wider_than_the_tolerance_is_swallowed(seed, size, count):
         # A notch as wide and deep as the feature is large.
         edge += [(x, 0.0), (x, size), (x + size, size), (x + size, 0.0)]
     edge += [(60.0, 0.0), (60.0, 40.0), (0.0, 40.0), (0.0, 0.0)]
-    curves = [
-        Curve(f"e{k}", Line(Point(*a), Point(*b)), "0") for k, (a, b) in enumerate(zip(edge, edge[1:], strict=False))
-    ]
+    curves = [Curve(f"e{k}", Line(Point(*a), Point(*b)), "0") for k, (a, b) in enumerate(itertools.pairwise(edge))]
     holes = [Curve(f"h{k}", Arc(Point(5 + 5 * k, 20), size / 2, 0.0, TURN / 2), "0") for k in range(count)] + [
         Curve(f"g{k}", Arc(Point(5 + 5 * k, 20), size / 2, TURN / 2, TURN / 2), "0") for k in range(count)
     ]

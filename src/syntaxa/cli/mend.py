@@ -173,7 +173,9 @@ def _record(
     budget: float | None,
 ) -> MendRecord:
     regions = [
-        RegionRecord(r.id, r.area, r.perimeter, list(r.box), r.holes, r.depth, r.sketch, list(r.curves))
+        RegionRecord(
+            r.id, r.area, r.perimeter, list(r.box), r.holes, r.depth, r.sketch, list(r.curves), list(r.centroid)
+        )
         for r in after.regions
     ]
     ledger = [

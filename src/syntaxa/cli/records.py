@@ -104,6 +104,7 @@ class RegionRecord(msgspec.Struct, frozen=True):
     depth: int
     sketch: str
     curves: list[str]
+    centroid_mm: list[float]
 
 
 class DeviationRecord(msgspec.Struct, frozen=True):

@@ -135,6 +135,26 @@ class CurveArray:
         segment = np.where(size < 1e-3, 0.5 * self.radius**2 * size**3 / 6 * (1 - size**2 / 20), segment)
         return np.asarray(0.5 * cross(a, b) + np.copysign(segment, self.sweep) * self.is_arc)
 
+    def signed_moments(self, origin: Floats) -> Floats:
+        """Contribution of each to the first moments, about an origin (2,), of the loops that it bounds, (n, 2) mm3.
+
+        The chord's triangle and the segment beyond it, whose centroid lies 4 r sin^3(a/2) / (3 (a - sin a)) from the
+        centre (any handbook of plane areas); divided by the area of the loop it is the centroid.
+        """
+        a, b = self.start - origin, self.end - origin
+        double = cross(a, b)
+        size = np.abs(self.sweep)
+        middle = self.start_angle + self.sweep / 2
+        # Area of the segment times the distance of its centroid from the centre.
+        lever = 2 / 3 * self.radius**3 * np.sin(size / 2) ** 3
+        shallow = 0.5 * self.radius**2 * size**3 / 6 * (1 - size**2 / 20)
+        area = np.where(size < 1e-3, shallow, 0.5 * self.radius**2 * (size - np.sin(size)))
+        signed = np.sign(self.sweep)
+        from_centre = vectors(np.cos(middle) * lever, np.sin(middle) * lever)
+        segment = (from_centre + (self.centre - origin) * area[:, None]) * signed[:, None]
+        triangle = (a + b) * (double / 6)[:, None]
+        return np.asarray(triangle + np.where(self.is_arc[:, None], segment, 0.0))
+
     def shares_of(self, points: Floats) -> Floats:
         """Share of the length at which each piece's carrier comes nearest to its own point, (n, 2) to (n,).
 

@@ -76,6 +76,7 @@ class RegionAccount(msgspec.Struct, frozen=True):
     bbox_mm: Box
     holes: int
     depth: int
+    centroid_mm: tuple[float, float]
 
 
 class SideAccount(msgspec.Struct, frozen=True):
@@ -145,7 +146,10 @@ def account_of(
     )
     moved = [f.moved_mm for f in fixes if f.moved_mm > 0]
     worst = max((r.entry.max_mm for r in evaluation.ledger if r.enabled), default=0.0)
-    regions = [RegionAccount(r.id, r.sketch, r.area, r.perimeter, r.box, r.holes, r.depth) for r in surveys[1].regions]
+    regions = [
+        RegionAccount(r.id, r.sketch, r.area, r.perimeter, r.box, r.holes, r.depth, r.centroid)
+        for r in surveys[1].regions
+    ]
     progress(1.0)
     account = Account(
         "syntaxa.account/1",
@@ -291,9 +295,20 @@ def _fix_table(fixes: list[FixAccount]) -> Table:
 
 
 def _region_table(regions: list[RegionAccount]) -> Table:
-    rows = [(r.id, r.sketch, f"{r.area_mm2:.3f}", f"{r.perimeter_mm:.3f}", r.holes, r.depth) for r in regions]
-    heads = ("Region", "Sketch", "Area mm²", "Perimeter mm", "Holes", "Depth")
-    return Table(heads, frozenset({2, 3, 4, 5}), rows)
+    rows = [
+        (
+            r.id,
+            r.sketch,
+            f"{r.area_mm2:.3f}",
+            f"{r.perimeter_mm:.3f}",
+            "{:.3f}, {:.3f}".format(*r.centroid_mm),
+            r.holes,
+            r.depth,
+        )
+        for r in regions
+    ]
+    heads = ("Region", "Sketch", "Area mm²", "Perimeter mm", "Centroid", "Holes", "Depth")
+    return Table(heads, frozenset({2, 3, 4, 5, 6}), rows)
 
 
 def report_bytes(accounted: Accounted, ending: str, made: str) -> bytes:

@@ -239,6 +239,18 @@ class Cycles:
         self.perimeter = np.bincount(self.label, weights=length, minlength=self.count)
 
     @cached_property
+    def origin_of_moments(self) -> Floats:
+        """What moments are taken about, (2,) mm: far from the origin products would swallow differences."""
+        return np.asarray(self.edges.vertices[self.edges.tail].mean(axis=0))
+
+    @cached_property
+    def moment(self) -> Floats:
+        """First moments of what each cycle bounds, (cycles, 2) mm3."""
+        own = self.edges.curves.signed_moments(self.origin_of_moments)
+        both = np.stack([own, -own], axis=1).reshape(-1, 2)
+        return np.column_stack([np.bincount(self.label, weights=both[:, k], minlength=self.count) for k in (0, 1)])
+
+    @cached_property
     def walks(self) -> tuple[Ints, Ints]:
         """(first, halves): the half-edges of cycle c in order are halves[first[c]:first[c + 1]]."""
         sizes = np.bincount(self.label, minlength=self.count)

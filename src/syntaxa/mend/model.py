@@ -66,6 +66,7 @@ class Region:
     sketch: str
     area: float
     perimeter: float
+    centroid: tuple[float, float]
     box: tuple[float, float, float, float]
     depth: int
     curves: tuple[str, ...]

@@ -194,11 +194,14 @@ def _owners(cycles: Cycles, faces: list[_Face], holes: list[list[_Face]]) -> lis
 def _region(
     face: _Face, holes: list[_Face], depth: int, cycles: Cycles, curves: tuple[str, ...], sketch: str
 ) -> Region:
+    area = float(cycles.area[face.cycle] + sum(cycles.area[h.cycle] for h in holes))
+    moment = sum((cycles.moment[f.cycle] for f in (face, *holes)), np.zeros(2))
     return Region(
         id="",
         sketch=sketch,
-        area=float(cycles.area[face.cycle] + sum(cycles.area[h.cycle] for h in holes)),
+        area=area,
         perimeter=float(sum(cycles.perimeter[f.cycle] for f in (face, *holes))),
+        centroid=tuple((moment / area + cycles.origin_of_moments).tolist()),
         box=tuple(face.box.tolist()),
         depth=depth,
         curves=curves,
