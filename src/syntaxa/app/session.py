@@ -29,8 +29,9 @@ from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, wi
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.measure.disagreements import Disagreement, disagreements
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
-from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, with_needed
+from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, sweep_state, with_needed
 from syntaxa.mend.survey import Survey
+from syntaxa.mend.sweep import Sweep
 from syntaxa.mend.tolerance import ProposedGap
 from syntaxa.route.model import CurveGroup, Grouping, groups_of
 from syntaxa.route.steps import ChooseLayers
@@ -93,6 +94,8 @@ class Session(QObject):
         self.dead_end = DEAD_END
         #: What a refit of facets would do, once it was looked for.
         self.facets: tuple[RefitFacets, Entry] | None = None
+        #: What every tolerance would come to, once it was looked for.
+        self.sweep: Sweep | None = None
         #: By what Route groups the curves that came in.
         self.grouping: Grouping = "layer"
         self.work = Lane(self)
@@ -372,6 +375,22 @@ class Session(QObject):
 
         self.survey_work.run("Looking for facets", lambda _progress: step.apply(state)[1], done, self.failed.emit)
 
+    def look_for_plateau(self) -> None:
+        """Finds out what every tolerance would come to."""
+        state, surveyed = self.state, self.surveyed_state
+        if state is None or surveyed is None:
+            return
+        proposed = surveyed.proposal.gap
+
+        def done(found: Sweep) -> None:
+            self.sweep = found
+            self.surveyed.emit()
+
+        def look(progress: Progress) -> Sweep:
+            return sweep_state(state, proposed, progress)
+
+        self.survey_work.run("Trying every tolerance", look, done, self.failed.emit)
+
     def set_gap(self, gap: float | None) -> None:
         """Looks for findings at another tolerance (mm); None for the proposed one."""
         self.gap = gap
@@ -442,7 +461,7 @@ class Session(QObject):
         self._after_change()
 
     def _take(self, shown: Shown) -> None:
-        self.shown, self.surveyed_state, self.facets = shown, None, None
+        self.shown, self.surveyed_state, self.facets, self.sweep = shown, None, None, None
 
     def _after_change(self) -> None:
         job = self.job

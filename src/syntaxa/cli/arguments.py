@@ -33,6 +33,7 @@ def parser() -> argparse.ArgumentParser:
     inspect.add_argument("--report", action="store_true", help="print the import report, by type and layer")
     inspect.add_argument("--json", action="store_true", help="print JSON and nothing else")
     _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
+    _sweep(commands.add_parser("sweep", help="what every tolerance would close, leave open and swallow"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -99,6 +100,14 @@ def _mend(mend: argparse.ArgumentParser) -> None:
         "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
     )
     mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _sweep(command: argparse.ArgumentParser) -> None:
+    command.add_argument("file", metavar="FILE")
+    _reading(command)
+    command.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that it is drawn in")
+    command.add_argument("--limit", default="5", metavar="MM", help="the largest tolerance to look at")
+    command.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def names(text: str | None) -> tuple[str, ...]:

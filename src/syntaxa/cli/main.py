@@ -11,6 +11,7 @@ from syntaxa.cli.arguments import UsageError, parser
 from syntaxa.cli.inspect import inspected, print_inspected, reported
 from syntaxa.cli.mend import in_doubt, mended_file, print_mended
 from syntaxa.cli.run import print_summary, run_files
+from syntaxa.cli.sweep import print_swept, swept_file
 from syntaxa.errors import SyntaxaError
 from syntaxa.intake.report import as_text
 
@@ -50,6 +51,10 @@ def _run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo)
         done = mended_file(options)
         _say(done, options.json, lambda: print_mended(done))
         return 1 if options.strict and in_doubt(done) else 0
+    if options.command == "sweep":
+        swept = swept_file(options)
+        _say(swept, options.json, lambda: print_swept(swept))
+        return 0
     if options.command == "run":
         summary = run_files(options)
         _say(summary, options.json, lambda: print_summary(summary, options.output))

@@ -44,7 +44,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
         why = " ".join(f"{n.count} {n.type}: {n.why}" for n in received.report.not_read)
         raise UsageError(f"{path.name} holds no curve that can be taken. {why}".strip())
     hidden = hidden_layers(first.first)
-    job = _placed(job, options, hidden)
+    job = with_layers(_placed(job, options), options, hidden)
     unmended = evaluator.evaluate(job)
     _check_layers(unmended)
     gap = _tolerance(options.tolerance)
@@ -106,7 +106,17 @@ def print_mended(record: MendRecord) -> None:
         print(f"Written: {output}")
 
 
-def _placed(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
+def with_layers(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
+    """The job with the layers that the options ask for; those that the drawing's author had switched off stay off."""
+    if options.layers:
+        return job.with_step(ChooseLayers(only=names(options.layers)))
+    if options.skip_layers:
+        left_out = dict.fromkeys([*names(options.skip_layers), *sorted(hidden)])
+        return job.with_step(ChooseLayers(left_out=tuple(left_out)))
+    return job
+
+
+def _placed(job: Job, options: argparse.Namespace) -> Job:
     if options.unit != "auto" or options.page_scale is not None:
         if options.unit == "auto":
             raise UsageError("--page-scale needs --unit.")
@@ -117,12 +127,6 @@ def _placed(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Jo
         if not (math.isfinite(factor) and factor > 0):
             raise UsageError("The scale must be a number above 0.")
         job = job.with_step(ScaleBy(factor))
-    if options.layers:
-        job = job.with_step(ChooseLayers(only=names(options.layers)))
-    if options.skip_layers:
-        # Layers that the drawing's author had switched off stay off.
-        left_out = dict.fromkeys([*names(options.skip_layers), *sorted(hidden)])
-        job = job.with_step(ChooseLayers(left_out=tuple(left_out)))
     origin = _origin(options.origin)
     return job.with_step(origin) if origin.mode != "as-drawn" else job
 

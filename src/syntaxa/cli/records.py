@@ -107,6 +107,24 @@ class RegionRecord(msgspec.Struct, frozen=True):
     centroid_mm: list[float]
 
 
+class SweepStep(msgspec.Struct, frozen=True):
+    """What a tolerance comes to."""
+
+    tolerance_mm: float
+    regions: int
+    open_ends: int
+    swallowed: int
+
+
+class SweepRecord(msgspec.Struct, frozen=True):
+    """What every tolerance would close, leave open and swallow, with the one that is proposed and why."""
+
+    schema: str
+    proposed_mm: float
+    says: str
+    steps: list[SweepStep]
+
+
 class DeviationRecord(msgspec.Struct, frozen=True):
     """How far points that stayed were moved, in mm."""
 

@@ -136,10 +136,10 @@ def nearest_partner(near: Neighbourhood, state: EndState, limit: float, clear: C
     """
     open_ends = np.flatnonzero(state.open)
     best = np.full(len(near.ends), np.inf)
-    end, _, distance = _end_pairs(near, state, limit)
+    end, _, distance = end_pairs(near, state, limit)
     np.minimum.at(best, end, distance)
     left = open_ends[best[open_ends] > clear(best[open_ends])]
-    row, _, distance, _ = _inside_candidates(near, left, np.minimum(best[left], limit))
+    row, _, distance, _ = inside_candidates(near, left, np.minimum(best[left], limit))
     np.minimum.at(best, left[row], distance)
     return best[open_ends]
 
@@ -156,7 +156,7 @@ def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     return Joints.joined([joints, _bridges(near, np.flatnonzero(alone), joints, gap)])
 
 
-def _end_pairs(near: Neighbourhood, state: EndState, limit: float) -> tuple[Ints, Ints, Floats]:
+def end_pairs(near: Neighbourhood, state: EndState, limit: float) -> tuple[Ints, Ints, Floats]:
     """Pairs (open end, other end, distance) within the limit; two open ends are told both ways."""
     end, other, distance = pairs_within(near.ends, np.flatnonzero(state.open), limit + _SLACK)
     good = np.flatnonzero((end // 2 != other // 2) | (near.lengths[end // 2] > 4 * limit))
@@ -168,7 +168,7 @@ def _end_pairs(near: Neighbourhood, state: EndState, limit: float) -> tuple[Ints
 
 def _end_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     """Joints of open ends with other ends: plain couples all at once, larger crowds nearest first."""
-    end, other, distance = _end_pairs(near, state, gap)
+    end, other, distance = end_pairs(near, state, gap)
     node = _nodes(near, state)
     a, b = node[end], node[other]
     count = len(node)
@@ -327,8 +327,8 @@ def _on_one_circle(curves: CurveArray, first: Ints, ends: Ints, places: Floats) 
 # ------------------------------------------------------------------ ends with curves
 
 
-def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[Ints, Ints, Floats, Floats]:
-    """(row of the ends, piece, distance, share) for pieces that pass an end within its limit (k,), between their ends."""
+def inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[Ints, Ints, Floats, Floats]:
+    """(row of the ends, piece, distance, share): pieces that pass an end (k,) within its limit, between their ends."""
     points = near.ends[ends]
     reach = limit + _SLACK
     row, piece = near.tree.around(np.hstack([points - reach[:, None], points + reach[:, None]]), 0.0)
@@ -346,7 +346,7 @@ def _inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[
 
 def _inside_joints(near: Neighbourhood, left: Ints, gap: float) -> Joints:
     """Joints of open ends with the inside of the nearest curve."""
-    row, piece, distance, share = _inside_candidates(near, left, np.full(len(left), gap))
+    row, piece, distance, share = inside_candidates(near, left, np.full(len(left), gap))
     best = _nearest_of(row, distance)
     return _met_inside(near, left[row[best]], piece[best], share[best], distance[best], gap)
 
@@ -358,7 +358,7 @@ def _drawn_on(near: Neighbourhood, state: EndState, joints: Joints, gap: float) 
     """
     loose = _leaving_one_way(near, state, joints)
     lead = joints.ends[joints.first[:-1][loose]]
-    row, piece, distance, share = _inside_candidates(near, lead, np.full(len(lead), gap))
+    row, piece, distance, share = inside_candidates(near, lead, np.full(len(lead), gap))
     count = len(near.curves)
     own = np.repeat(np.arange(len(joints)), np.diff(joints.first)) * count + joints.ends // 2
     good = np.flatnonzero(~np.isin(loose[row] * count + piece, own))

@@ -47,6 +47,13 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     return [_named(region, k + 1) for k, region in enumerate(regions)]
 
 
+def region_count(edges: Edges) -> int:
+    """How many bounded faces there are."""
+    loose = bridges(edges)
+    core = edges.take(np.flatnonzero(~loose)) if loose.any() else edges
+    return int((core.cycles.area > 0).sum()) if len(core) else 0
+
+
 def _faces(cycles: Cycles) -> tuple[list[_Face], list[_Face]]:
     """The faces, and the outsides of connected groups."""
     first, halves = cycles.walks

@@ -10,7 +10,7 @@ import msgspec
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
-from syntaxa.errors import MendError
+from syntaxa.errors import MendError, Progress
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.facets import facet_runs, without_facets
@@ -20,8 +20,9 @@ from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
 from syntaxa.mend.received import Received
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
+from syntaxa.mend.sweep import Sweep, sweep
 from syntaxa.mend.telling import Accept, everything
-from syntaxa.mend.tolerance import SMALLEST, ProposedGap, propose_gap, with_gap
+from syntaxa.mend.tolerance import LARGEST, SMALLEST, ProposedGap, propose_gap, with_gap
 
 #: mm; a dead end longer than this may be meant.
 DEAD_END = 3.0
@@ -158,6 +159,11 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
     for sketch in filter(_is_mended, state.sketches):
         total = total.together_with(survey(sketch.curves, sketch.name, tolerances, dead_end))
     return total
+
+
+def sweep_state(state: State, proposed: float, progress: Progress, limit: float = LARGEST) -> Sweep:
+    """The tolerance sweep of all sketches that are to be mended, up to a limit (mm)."""
+    return sweep([s.curves for s in state.sketches if _is_mended(s)], proposed, DEAD_END, progress, limit)
 
 
 def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:

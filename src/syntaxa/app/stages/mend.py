@@ -14,6 +14,7 @@ from syntaxa.app.theme.glyphs import glyph_icon
 from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.widgets.sweep_plot import SweepPlot
 from syntaxa.mend.model import FINDING_KINDS, Finding, Region
 from syntaxa.mend.steps import RefitFacets
 
@@ -49,6 +50,7 @@ class MendPanel(StagePanel):
         )
         _selection_of(self.regions).selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, "Regions")
+        self._tabs.addTab(self._sweep_page(), "Sweep")
         self._tabs.addTab(self._refit_page(), "Refit")
         self.body.addWidget(self._tabs, 1)
 
@@ -109,6 +111,38 @@ class MendPanel(StagePanel):
         buttons.addWidget(self.fix_every)
         column.addLayout(buttons)
         return page
+
+    def _sweep_page(self) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 8, 0, 0)
+        column.setSpacing(7)
+        self._sweep_says = label("", "dim", wrap=True)
+        column.addWidget(self._sweep_says)
+        self.plot = SweepPlot()
+        self.plot.chosen.connect(self.session.set_gap)
+        column.addWidget(self.plot, 1)
+        key = label(
+            "Solid: regions closed.  Dashed: open ends.  Dotted: curves no larger than the tolerance.", "dim", True
+        )
+        column.addWidget(key)
+        row = QHBoxLayout()
+        self.try_all = button("Try every tolerance", "Heal a copy at every tolerance and count", primary=True)
+        self.try_all.clicked.connect(self.session.look_for_plateau)
+        row.addStretch()
+        row.addWidget(self.try_all)
+        column.addLayout(row)
+        return page
+
+    def _show_sweep(self, gap: float) -> None:
+        found = self.session.sweep
+        self.plot.show_sweep(found, gap, self.tokens)
+        if found is None:
+            says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."
+        else:
+            swallowed = int(found.swallowed[found.nearest(gap)])
+            says = f"{found.says(gap)} {counted(swallowed, 'curve')} would be no larger than that."
+        self._sweep_says.setText(says)
 
     def _refit_page(self) -> QWidget:
         page = QWidget()
@@ -188,6 +222,7 @@ class MendPanel(StagePanel):
             return
         self._gap.show_in(self.lengths.unit)
         self._gap.show_value(surveyed.gap, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
+        self._show_sweep(surveyed.gap)
         proposed = self.lengths.small(surveyed.proposal.gap)
         self._auto.setEnabled(self.session.gap is not None)
         self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")
