@@ -50,7 +50,7 @@ def square(size=10.0, x=0.0, y=0.0):
 
 def heal_all(curves, gap):
     """Mended curves, findings, and the regions of the mended curves."""
-    after, findings = mended(Sketch("0", 0, tuple(curves)), with_gap(Tolerances(), gap), 3.0, None)
+    after, findings = mended(Sketch("0", 0, tuple(curves)), with_gap(Tolerances(), gap), 3.0)
     return after, findings, regions_at(after)
 
 

@@ -188,7 +188,7 @@ def test_only_the_chosen_fix_is_done():
     found = survey(curves, "0", tolerances, 3.0).findings
     gaps = [f for f in found if f.kind == "gap"]
     assert len(gaps) == 2
-    after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, frozenset({gaps[0].key}))
+    after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, lambda f: f.key in {gaps[0].key})
     assert [f.key for f in findings if f.fixed] == [gaps[0].key]
     assert len(after) == len(curves)
     left = survey(after, "0", tolerances, 3.0).findings
@@ -220,7 +220,7 @@ def test_a_fix_takes_with_it_what_lies_doubled_under_it():
     gap = next(f for f in found if f.kind == "gap")
     keys = with_needed(found, gap.key)
     assert len(keys) == 2
-    after, _ = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, frozenset(keys))
+    after, _ = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, lambda f: f.key in keys)
     assert survey(after, "0", tolerances, 3.0).findings == ()
 
 
@@ -232,7 +232,7 @@ def test_crossings_are_cut_when_all_is_fixed_and_only_then():
     doubled = [*cross, Curve("twin", cross[0].shape, "0")]
     tolerances = with_gap(Tolerances(), 0.05)
     key = next(f.key for f in survey(doubled, "0", tolerances, 3.0).findings if f.kind == "duplicate")
-    chosen, _ = mended(Sketch("0", 0, tuple(doubled)), tolerances, 3.0, frozenset({key}))
+    chosen, _ = mended(Sketch("0", 0, tuple(doubled)), tolerances, 3.0, lambda f: f.key in {key})
     assert chosen == cross
 
 
@@ -241,6 +241,6 @@ def test_a_stray_is_dropped_only_when_it_is_chosen():
     tolerances = with_gap(Tolerances(), 0.05)
     (stray,) = survey(curves, "0", tolerances, 3.0).findings
     assert (stray.kind, stray.by_choice) == ("stray", True)
-    after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, frozenset({stray.key}))
+    after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, lambda f: f.key in {stray.key})
     assert [c.id for c in after] == ["c0", "c1", "c2", "c3"]
     assert findings[0].dropped == pytest.approx(2 * math.hypot(2, 3))

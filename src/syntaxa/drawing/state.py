@@ -152,6 +152,7 @@ class State:
     excluded  curves put aside; groups the named groups of curves
     pens      how roles go out, by their names
     judged    dimensions that do not count: their ids, and why
+    left      findings that are left as they are: their keys, and why
     """
 
     taken: tuple[Taken, ...] = ()
@@ -162,6 +163,7 @@ class State:
     groups: tuple[Group, ...] = ()
     pens: tuple[tuple[str, Pen], ...] = ()
     judged: tuple[tuple[str, str], ...] = ()
+    left: tuple[tuple[str, str], ...] = ()
 
     @classmethod
     def of(cls, drawing: Drawing, unit: str = "mm") -> State:

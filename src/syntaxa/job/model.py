@@ -14,7 +14,7 @@ from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
-from syntaxa.mend.steps import MendFindings, RefitFacets
+from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
 from syntaxa.route.edits import (
     BringBack,
     DeleteSketch,
@@ -35,7 +35,7 @@ from syntaxa.route.steps import ChooseLayers, RouteBy
 Step = (
     TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin | PasteCurves
     | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves | ExcludeCurves
-    | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings | RefitFacets
+    | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings | RefitFacets | LeaveFindings
 )  # fmt: skip
 
 #: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.

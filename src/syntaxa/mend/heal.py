@@ -12,8 +12,10 @@ that are to stay are put aside meanwhile, so that every other finding is the sam
 
 from __future__ import annotations
 
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from functools import cached_property, partial
+from types import MappingProxyType
 
 import numpy as np
 from scipy.spatial import cKDTree
@@ -25,7 +27,7 @@ from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Crossings, Edges, bridges, components, split_at_contacts
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
 from syntaxa.mend.joining import joined
-from syntaxa.mend.joints import Joints, end_states, find_joints
+from syntaxa.mend.joints import Joints, end_states, find_joints, with_choice
 from syntaxa.mend.model import Finding, Pieces
 from syntaxa.mend.overlaps import Stacks
 from syntaxa.mend.received import Received, Single
@@ -56,13 +58,20 @@ class Healed:
         return self.told.findings()
 
 
-def heal(received: Received, tolerances: Tolerances, dead_end: float, accept: Accept) -> Healed:
+def heal(
+    received: Received,
+    tolerances: Tolerances,
+    dead_end: float,
+    accept: Accept,
+    choices: Mapping[str, str] = MappingProxyType({}),
+) -> Healed:
     """All passes.
 
     dead_end   mm, a dead end up to this long is dropped, a longer one is told as an open end
     accept     is asked for each finding with a fix
+    choices    by the keys of findings, the fix that is wanted instead of the proposed one
     """
-    work = _Pass(Telling(accept))
+    work = _Pass(Telling(accept), choices)
     single = work.drop_specks(work.unstack(received), tolerances)
     single = work.drop_hanging(work.join(single, tolerances), tolerances, dead_end)
     for _ in range(_MOST_PASSES):
@@ -88,8 +97,9 @@ def prepared(received: Received, tolerances: Tolerances) -> Single:
 class _Pass:
     """Collects findings while the passes run."""
 
-    def __init__(self, telling: Telling) -> None:
+    def __init__(self, telling: Telling, choices: Mapping[str, str] = MappingProxyType({})) -> None:
         self.telling = telling
+        self._choices = choices
         self.aside: set[int] = set()
         self.cuts: set[int] = set()
 
@@ -100,11 +110,22 @@ class _Pass:
         found = received.stacks
         pieces, lengths = received.pieces, received.near.lengths
         accepted = self.telling.decide_all(len(found), lambda: _stack_findings(pieces, lengths, found))
+        swapped = [k for k, c in self._chosen(lambda: _stack_findings(pieces, lengths, found)) if c == "other"]
+        if swapped:
+            kept = np.setdiff1d(np.flatnonzero(accepted), swapped)
+            return received.unstacked(kept, np.array([k for k in swapped if accepted[k]], dtype=np.int64))
         if accepted.all():
             return received.single
         for k in np.flatnonzero(~accepted).tolist():
             self._put_aside(received.pieces, found.others(k))
         return received.unstacked(np.flatnonzero(accepted))
+
+    def _chosen(self, words: Callable[[], list[Finding]]) -> list[tuple[int, str]]:
+        """(number, choice) of the findings that are to be fixed in another way than proposed."""
+        if not self._choices:
+            return []
+        told = [(k, self._choices.get(finding.key), finding) for k, finding in enumerate(words())]
+        return [(k, choice) for k, choice, finding in told if choice in finding.choices and choice is not None]
 
     def _put_aside(self, pieces: Pieces, index: Ints) -> None:
         self.aside |= set(pieces.curves.owner[index].tolist())
@@ -139,10 +160,13 @@ class _Pass:
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
             joints = find_joints(near, end_states(near, reach), tolerances.gap)
-            accepted = self.telling.decide_all(len(joints), partial(_gap_findings, pieces, joints))
+            words = partial(_gap_findings, pieces, joints, tolerances.gap)
+            accepted = self.telling.decide_all(len(joints), words)
             if not accepted.any():
                 break
-            pieces, near = joined(pieces, near, joints.take(np.flatnonzero(accepted)))
+            others = [with_choice(near, joints, k, c) for k, c in self._chosen(words) if accepted[k]]
+            accepted[[k for k, _ in self._chosen(words)]] = False
+            pieces, near = joined(pieces, near, Joints.joined([joints.take(np.flatnonzero(accepted)), *others]))
             changed = True
         return Single(pieces, near) if changed else single
 
@@ -212,7 +236,9 @@ class _Pass:
                 place = Point(*edges.vertices[loose[0]].tolist())
                 length = float(lengths[component].sum())
                 key = f"stray:{'+'.join(ids)}"
-                stray = Finding("stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True)
+                stray = Finding(
+                    "stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True, confidence=0.3
+                )
                 dropped += component.tolist() if self.telling.decide(stray) else []
                 continue
             for vertex in loose:
@@ -261,17 +287,20 @@ def _stack_findings(pieces: Pieces, lengths: Floats, found: Stacks) -> list[Find
         ids = tuple(dict.fromkeys([*(names[owner[m]] for m in others), names[owner[keeper]]]))
         kind, remedy = ("duplicate", "Keep one of them") if alike[k] else ("overlap", "Make one curve of them")
         key = "+".join(sorted(f"{names[owner[m]]}@{order[m]:g}" for m in (keeper, *others)))
-        told.append(Finding(kind, f"{kind}:{key}", Point(*place), sum(sizes[m] for m in others), ids, remedy))
+        other = ("other",) if alike[k] and len(others) == 1 else ()
+        size = sum(sizes[m] for m in others)
+        told.append(Finding(kind, f"{kind}:{key}", Point(*place), size, ids, remedy, confidence=0.99, choices=other))
     return told
 
 
 def _speck_finding(pieces: Pieces, piece: int, length: float) -> Finding:
     place = Point(*pieces.curves.start[piece].tolist())
     name = pieces.id_of(piece)
-    return Finding("speck", f"speck:{name}@{pieces.order[piece]:g}", place, length, (name,), "Drop it", 0.0, length)
+    key = f"speck:{name}@{pieces.order[piece]:g}"
+    return Finding("speck", key, place, length, (name,), "Drop it", dropped=length, confidence=0.95)
 
 
-def _gap_findings(pieces: Pieces, joints: Joints) -> list[Finding]:
+def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[Finding]:
     """A finding for each joint."""
     owner, order, names = pieces.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
     first, ends, inside = joints.first.tolist(), joints.ends.tolist(), joints.inside.tolist()
@@ -285,7 +314,20 @@ def _gap_findings(pieces: Pieces, joints: Joints) -> list[Finding]:
         if inside[k] >= 0:
             ids.append(names[owner[inside[k]]])
             remedy = "Extend to the curve"
-        told.append(Finding("gap", f"gap:{key}", Point(*place), gap, tuple(dict.fromkeys(ids)), remedy, move))
+        plain = len(own) == 2 and inside[k] < 0 and not bridge
+        told.append(
+            Finding(
+                "gap",
+                f"gap:{key}",
+                Point(*place),
+                gap,
+                tuple(dict.fromkeys(ids)),
+                remedy,
+                move,
+                confidence=(0.6 if bridge else 1.0) * (1 - 0.5 * min(gap / gap_tolerance, 1.0)),
+                choices=("line", "arc", "first", "second") if plain else (),
+            )
+        )
     return told
 
 
@@ -294,7 +336,9 @@ def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
     place = core.curves.take(np.array([twin.edge])).points_at(np.array([0.5]))[0]
     piece = int(core.piece[twin.edge])
     key = f"overlap:{pieces.id_of(piece)}@{pieces.order[piece]:g}/{core.low[twin.edge]:.6f}"
-    return Finding("overlap", key, Point(*place.tolist()), twin.width, ids, "Keep one of them", twin.width)
+    return Finding(
+        "overlap", key, Point(*place.tolist()), twin.width, ids, "Keep one of them", twin.width, confidence=0.9
+    )
 
 
 def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: float) -> list[Finding]:
@@ -308,7 +352,8 @@ def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: fl
         kind = "overrun" if lengths[k] <= overrun else "dead end"
         ids = tuple(dict.fromkeys(names[owner[e]] for e in members[first[k] : first[k + 1]]))
         key = f"{kind}:{pieces.id_of(piece[k])}@{order[piece[k]]:g}/{low[k]:.6f}"
-        told.append(Finding(kind, key, Point(*place), lengths[k], ids, "Trim it", 0.0, lengths[k]))
+        sure = 0.95 if kind == "overrun" else 0.7
+        told.append(Finding(kind, key, Point(*place), lengths[k], ids, "Trim it", 0.0, lengths[k], confidence=sure))
     return told
 
 

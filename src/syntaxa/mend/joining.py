@@ -87,5 +87,5 @@ def _bridges(pieces: Pieces, moved: CurveArray, joints: Joints) -> tuple[CurveAr
     end = joints.ends[joints.first[which]]
     last = end % 2 == 1
     here = np.where(last[:, None], moved.end[end // 2], moved.start[end // 2])
-    lines = CurveArray.from_bulges(here, joints.place[which], np.zeros(len(which)), moved.owner[end // 2])
+    lines = CurveArray.from_bulges(here, joints.place[which], joints.bulge[which], moved.owner[end // 2])
     return lines, pieces.order[end // 2] + np.where(last, 0.999, -0.999)

@@ -62,7 +62,7 @@ class Joints:
     place    (k, 2), mm
     gap      (k,) mm, how far apart they were; move (k,) mm, how far the farthest travels
     inside   (k,) piece that is met between its ends, or -1; share (k,) where on it
-    bridge   (k,) whether a short line is put in because no end may travel that far
+    bridge   (k,) whether a short piece is put in because no end may travel that far; bulge (k,) of that piece
     """
 
     first: Ints
@@ -73,6 +73,7 @@ class Joints:
     inside: Ints
     share: Floats
     bridge: Bools
+    bulge: Floats
 
     def __len__(self) -> int:
         return len(self.gap)
@@ -82,7 +83,7 @@ class Joints:
         sizes = np.diff(self.first)[index]
         first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
         at = np.repeat(self.first[:-1][index] - first[:-1], sizes) + np.arange(first[-1])
-        rest = (getattr(self, name)[index] for name in ("place", "gap", "move", "inside", "share", "bridge"))
+        rest = (getattr(self, name)[index] for name in Joints.__slots__[2:])
         return Joints(first, self.ends[at], *rest)
 
     @classmethod
@@ -263,7 +264,7 @@ def _joints(near: Neighbourhood, first: Ints, all_ends: Ints, place: Floats) -> 
     wide = norm(points - np.repeat(foremost, sizes, axis=0))
     width = np.maximum.reduceat(wide, first[:-1]) if count else np.empty(0)
     none = np.full(count, -1, dtype=np.int64)
-    return Joints(first, all_ends, place, width, moves, none, np.zeros(count), np.zeros(count, dtype=bool))
+    return Joints(first, all_ends, place, width, moves, none, np.zeros(count), np.zeros(count, bool), np.zeros(count))
 
 
 def _crowded(
@@ -412,7 +413,8 @@ def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, 
     move = norm(place - here)
     move = np.where(on_target, move, np.maximum(move, norm(place - foot)))
     count = len(chosen)
-    return Joints(np.arange(count + 1), chosen, place, distance, move, target, at, np.zeros(count, dtype=bool))
+    nothing = np.zeros(count)
+    return Joints(np.arange(count + 1), chosen, place, distance, move, target, at, nothing.astype(bool), nothing)
 
 
 def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) -> Joints:
@@ -431,13 +433,26 @@ def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) ->
     place = joints.place[joint].reshape(-1, 2)
     count = len(end)
     gaps = norm(place - near.ends[end])
+    nothing = np.zeros(count)
     return Joints(
-        np.arange(count + 1),
-        end,
-        place,
-        gaps,
-        np.zeros(count),
-        np.full(count, -1),
-        np.zeros(count),
-        np.ones(count, bool),
+        np.arange(count + 1), end, place, gaps, nothing, np.full(count, -1), nothing, np.ones(count, bool), nothing
+    )
+
+
+def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) -> Joints:
+    """One joint of two ends, closed in another way: by a line or a tangent arc between them, or with one end held."""
+    one = joints.take(np.array([joint]))
+    a, b = (int(e) for e in one.ends)
+    here, there = near.ends[[a]], near.ends[[b]]
+    held = np.zeros(1)
+    if choice in ("first", "second"):
+        return replace(one, place=here if choice == "first" else there, move=one.gap)
+    if choice == "arc":
+        last = a % 2
+        onward = near.curves.take(np.array([a // 2])).tangents_at(np.array([float(last)])) * (1.0 if last else -1.0)
+        chord = there - here
+        held = np.tan(np.arctan2(cross(onward, chord), dot(onward, chord)) / 2)
+    first = np.array([0, 1])
+    return replace(
+        one, first=first, ends=np.array([a]), place=there, move=np.zeros(1), bridge=np.ones(1, bool), bulge=held
     )

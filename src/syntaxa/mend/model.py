@@ -24,6 +24,15 @@ FINDING_KINDS: dict[str, str] = {
     "open end": "An end with no partner within the tolerance.",
 }
 
+#: Fixes other than the proposed one, with what they do.
+CHOICES: dict[str, str] = {
+    "line": "Bridge with a line",
+    "arc": "Bridge with an arc, tangent at the first end",
+    "first": "Move only the second end",
+    "second": "Move only the first end",
+    "other": "Keep the other one",
+}
+
 #: Kinds that are told but are no fault: nothing is left to do about them.
 HARMLESS_KINDS = frozenset({"crossing"})
 
@@ -39,6 +48,9 @@ class Finding(msgspec.Struct, frozen=True):
     dropped  mm of curve that the fix takes away and nothing else covers
     fixed    whether it was done
     by_choice  a fix that is done only when this very finding is chosen, never with all of them
+    confidence  how sure the fix is, 0 to 1, by rule of thumb: a gap far below the tolerance is surer than one near it
+    choices    other fixes that there are, by their names in `CHOICES`
+    note       why it is left as it is, where somebody has decided so
     """
 
     kind: str
@@ -51,6 +63,9 @@ class Finding(msgspec.Struct, frozen=True):
     dropped: float = 0.0
     fixed: bool = False
     by_choice: bool = False
+    confidence: float = 1.0
+    choices: tuple[str, ...] = ()
+    note: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,14 +43,20 @@ class Received:
         """Every stack made one piece."""
         return self.unstacked(np.arange(len(self.stacks)))
 
-    def unstacked(self, chosen: Ints) -> Single:
-        """All stacks cut down to their keepers; those of the chosen ones reach as far as their stack."""
+    def unstacked(self, chosen: Ints, other: Ints | None = None) -> Single:
+        """All stacks cut down to their keepers; those of the chosen ones reach as far as their stack.
+
+        other   stacks of which the second member is kept instead
+        """
         found = self.stacks
         if not len(found):
             return Single(self.pieces, self.near)
         gone = np.zeros(len(self.pieces), dtype=bool)
         gone[found.members] = True
         gone[found.keepers] = False
+        if other is not None:
+            gone[found.keepers[other]] = True
+            gone[found.members[found.first[other] + 1]] = False
         source, grown = stretched(self.pieces.curves, found, chosen)
         gone[source] = True
         keep = np.flatnonzero(~gone)

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from types import MappingProxyType
 from typing import ClassVar
 
 import msgspec
@@ -34,11 +35,13 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
     gap       mm, or None to read it off the gaps
     dead_end  mm, dead ends up to this long are dropped
     only      keys of the findings to fix, or None for all
+    choices   (key of a finding, name of the fix that is wanted instead of the proposed one)
     """
 
     gap: float | None = None
     dead_end: float = DEAD_END
     only: tuple[str, ...] | None = None
+    choices: tuple[tuple[str, str], ...] = ()
     rank: ClassVar[int] = 40
     only_one: ClassVar[bool] = False
 
@@ -58,7 +61,7 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
 
     def done(self, state: State) -> list[tuple[Sketch, tuple[Finding, ...]]]:
         """Every sketch mended, with all its findings."""
-        wanted = None if self.only is None else frozenset(self.only)
+        accept = _chooser(self.only, state.left)
         gap = proposed_gap(state.sketches).gap if self.gap is None else self.gap
         tolerances = with_gap(Tolerances(), gap)
         done: list[tuple[Sketch, tuple[Finding, ...]]] = []
@@ -66,7 +69,7 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
             if not _is_mended(sketch):
                 done.append((sketch, ()))
                 continue
-            curves, findings = mended(sketch, tolerances, self.dead_end, wanted)
+            curves, findings = mended(sketch, tolerances, self.dead_end, accept, dict(self.choices))
             done.append((replace(sketch, curves=tuple(curves)), findings))
         return done
 
@@ -109,13 +112,44 @@ class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults
         )
 
 
+class LeaveFindings(msgspec.Struct, frozen=True, tag="leave-findings", omit_defaults=True):
+    """Leaves findings as they are: they are meant, or not for here. They are told no more, and never fixed with all.
+
+    keys   of the findings; note  why
+    back   whether they are taken up again instead
+    """
+
+    keys: tuple[str, ...]
+    note: str = ""
+    back: bool = False
+    rank: ClassVar[int] = 40
+    only_one: ClassVar[bool] = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        what = self.keys[0].split(":", 1)[0] if len(self.keys) == 1 else f"{len(self.keys)} findings"
+        return f"{'Take up' if self.back else 'Leave'} {what}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Nothing is moved."""
+        kept = tuple(pair for pair in state.left if pair[0] not in self.keys)
+        left = kept if self.back else (*kept, *((key, self.note) for key in self.keys))
+        says = self.note or ("Up for fixing again." if self.back else "Left as meant.")
+        return replace(state, left=left), Entry(len(self.keys), says=says)
+
+
 def mended(
-    sketch: Sketch, tolerances: Tolerances, dead_end: float, wanted: frozenset[str] | None
+    sketch: Sketch,
+    tolerances: Tolerances,
+    dead_end: float,
+    accept: Accept = everything,
+    choices: Mapping[str, str] = MappingProxyType({}),
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
-    """The curves of a sketch with the wanted fixes done (None for all), and all findings."""
+    """The curves of a sketch with the accepted fixes done, and all findings."""
     received = Received(pieces_of(sketch.curves, tolerances.fit), tolerances.merge)
-    healed = heal(received, tolerances, dead_end, _chooser(wanted))
-    if wanted is not None and not any(f.fixed for f in healed.findings):
+    healed = heal(received, tolerances, dead_end, accept, choices)
+    if accept is not everything and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
     curves = rebuilt(sketch.curves, received.pieces, healed)
     return _with_roles(sketch.curves, curves, healed.findings), healed.findings
@@ -158,7 +192,7 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
     total = NO_SURVEY
     for sketch in filter(_is_mended, state.sketches):
         total = total.together_with(survey(sketch.curves, sketch.name, tolerances, dead_end))
-    return total
+    return total.with_notes(dict(state.left)) if state.left else total
 
 
 def sweep_state(state: State, proposed: float, progress: Progress, limit: float = LARGEST) -> Sweep:
@@ -184,8 +218,15 @@ def reach_of(gap: float | None) -> float:
     return SMALLEST if gap is None else gap
 
 
-def _chooser(wanted: frozenset[str] | None) -> Accept:
-    return everything if wanted is None else lambda finding: finding.key in wanted
+def _chooser(only: tuple[str, ...] | None, left: tuple[tuple[str, str], ...]) -> Accept:
+    """What is to be fixed: the findings of these keys; or all, but for what is left as it is."""
+    if only is not None:
+        wanted = frozenset(only)
+        return lambda finding: finding.key in wanted
+    if not left:
+        return everything
+    meant = frozenset(key for key, _ in left)
+    return lambda finding: everything(finding) and finding.key not in meant
 
 
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:

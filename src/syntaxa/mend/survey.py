@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+import msgspec
 
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.tolerances import Tolerances
@@ -29,6 +31,11 @@ class Survey:
     def counts(self) -> dict[str, int]:
         """Number of findings of each kind."""
         return dict(Counter(f.kind for f in self.findings))
+
+    def with_notes(self, left: Mapping[str, str]) -> Survey:
+        """The survey with the findings that are left as they are marked so, by their keys."""
+        marked = (msgspec.structs.replace(f, note=left[f.key]) if f.key in left else f for f in self.findings)
+        return replace(self, findings=tuple(marked))
 
     def together_with(self, other: Survey) -> Survey:
         """Both in one."""
