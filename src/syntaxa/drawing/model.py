@@ -28,6 +28,7 @@ class Curve:
     block  the insertion that it came in with
     roles  meanings that were given to it, in the order of their names
     group  the group of curves that it belongs to, as "name#number"
+    locked nothing moves or drops it
     """
 
     id: str
@@ -38,6 +39,7 @@ class Curve:
     block: str = ""
     roles: tuple[str, ...] = ()
     group: str = ""
+    locked: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,6 +14,15 @@ from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.mend.by_hand import (
+    CutCurve,
+    DrawCurves,
+    JoinCurves,
+    LockCurves,
+    MapCurves,
+    OffsetCurves,
+    RoundCorner,
+)
 from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
 from syntaxa.route.edits import (
     BringBack,
@@ -36,6 +45,7 @@ Step = (
     TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin | PasteCurves
     | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves | ExcludeCurves
     | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings | RefitFacets | LeaveFindings
+    | DrawCurves | MapCurves | CutCurve | RoundCorner | OffsetCurves | JoinCurves | LockCurves
 )  # fmt: skip
 
 #: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.

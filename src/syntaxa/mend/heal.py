@@ -17,6 +17,7 @@ from dataclasses import dataclass
 from functools import cached_property, partial
 from types import MappingProxyType
 
+import msgspec
 import numpy as np
 from scipy.spatial import cKDTree
 
@@ -27,8 +28,8 @@ from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Crossings, Edges, bridges, components, split_at_contacts
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
 from syntaxa.mend.joining import joined
-from syntaxa.mend.joints import Joints, end_states, find_joints, with_choice
-from syntaxa.mend.model import Finding, Pieces
+from syntaxa.mend.joints import Joints, end_states, find_joints, sparing, with_choice
+from syntaxa.mend.model import CHOICES, Finding, Pieces
 from syntaxa.mend.overlaps import Stacks
 from syntaxa.mend.received import Received, Single
 from syntaxa.mend.slivers import Twin, without_slivers
@@ -64,14 +65,16 @@ def heal(
     dead_end: float,
     accept: Accept,
     choices: Mapping[str, str] = MappingProxyType({}),
+    held: frozenset[int] = frozenset(),
 ) -> Healed:
     """All passes.
 
     dead_end   mm, a dead end up to this long is dropped, a longer one is told as an open end
     accept     is asked for each finding with a fix
     choices    by the keys of findings, the fix that is wanted instead of the proposed one
+    held       indices of curves that no joint may move
     """
-    work = _Pass(Telling(accept), choices)
+    work = _Pass(Telling(accept), choices, held)
     single = work.drop_specks(work.unstack(received), tolerances)
     single = work.drop_hanging(work.join(single, tolerances), tolerances, dead_end)
     for _ in range(_MOST_PASSES):
@@ -97,9 +100,15 @@ def prepared(received: Received, tolerances: Tolerances) -> Single:
 class _Pass:
     """Collects findings while the passes run."""
 
-    def __init__(self, telling: Telling, choices: Mapping[str, str] = MappingProxyType({})) -> None:
+    def __init__(
+        self,
+        telling: Telling,
+        choices: Mapping[str, str] = MappingProxyType({}),
+        held: frozenset[int] = frozenset(),
+    ) -> None:
         self.telling = telling
         self._choices = choices
+        self._held = np.array(sorted(held), dtype=np.int64)
         self.aside: set[int] = set()
         self.cuts: set[int] = set()
 
@@ -126,6 +135,20 @@ class _Pass:
             return []
         told = [(k, self._choices.get(finding.key), finding) for k, finding in enumerate(words())]
         return [(k, choice) for k, choice, finding in told if choice in finding.choices and choice is not None]
+
+    def _reworded(self, words: Callable[[], list[Finding]]) -> Callable[[], list[Finding]]:
+        """The words, with the fix that was chosen instead of the proposed one and what it costs."""
+        if not self._choices:
+            return words
+
+        def told(finding: Finding) -> Finding:
+            choice = self._choices.get(finding.key, "")
+            if choice not in finding.choices:
+                return finding
+            cost = finding.size if choice in ("first", "second") else 0.0
+            return msgspec.structs.replace(finding, remedy=CHOICES[choice], cost=cost)
+
+        return lambda: [told(finding) for finding in words()]
 
     def _put_aside(self, pieces: Pieces, index: Ints) -> None:
         self.aside |= set(pieces.curves.owner[index].tolist())
@@ -160,7 +183,9 @@ class _Pass:
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
             joints = find_joints(near, end_states(near, reach), tolerances.gap)
-            words = partial(_gap_findings, pieces, joints, tolerances.gap)
+            if len(self._held):
+                joints = sparing(near, joints, np.isin(pieces.curves.owner, self._held))
+            words = self._reworded(partial(_gap_findings, pieces, joints, tolerances.gap))
             accepted = self.telling.decide_all(len(joints), words)
             if not accepted.any():
                 break

@@ -456,3 +456,30 @@ def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) ->
     return replace(
         one, first=first, ends=np.array([a]), place=there, move=np.zeros(1), bridge=np.ones(1, bool), bulge=held
     )
+
+
+def sparing(near: Neighbourhood, joints: Joints, held: Bools) -> Joints:
+    """The joints that leave held pieces (n,) where they are: others are drawn to them, whatever the way."""
+    pulls = np.repeat(~joints.bridge, np.diff(joints.first)) & held[joints.ends // 2]
+    which = np.repeat(np.arange(len(joints)), np.diff(joints.first))
+    on_held = (joints.inside >= 0) & held[np.maximum(joints.inside, 0)]
+    concerned = np.union1d(which[pulls], np.flatnonzero(on_held))
+    if not len(concerned):
+        return joints
+    place, move = joints.place.copy(), joints.move.copy()
+    stay = np.ones(len(joints), dtype=bool)
+    for k in concerned.tolist():
+        own = joints.ends[joints.first[k] : joints.first[k + 1]]
+        points = near.ends[own]
+        fixed = points[held[own // 2]]
+        target = int(joints.inside[k])
+        if len(fixed):
+            place[k] = fixed[0]
+            stay[k] = bool((np.abs(fixed - fixed[0]).max() <= _SLACK) and not (target >= 0 and len(fixed) == len(own)))
+        if target >= 0 and held[target]:
+            piece = near.curves.take(np.array([target]))
+            foot = piece.points_at(np.clip(piece.shares_of(place[[k]]), 0.0, 1.0))
+            stay[k] &= not len(fixed)
+            place[k] = foot[0]
+        move[k] = norm(points - place[k]).max()
+    return replace(joints, place=place, move=move).take(np.flatnonzero(stay))

@@ -148,7 +148,16 @@ def mended(
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
     """The curves of a sketch with the accepted fixes done, and all findings."""
     received = Received(pieces_of(sketch.curves, tolerances.fit), tolerances.merge)
-    healed = heal(received, tolerances, dead_end, accept, choices)
+    held = frozenset(k for k, c in enumerate(sketch.curves) if c.locked)
+    if held:
+        locked = {c.id for c in sketch.curves if c.locked}
+        wanted = accept
+
+        def accept(finding: Finding) -> bool:
+            # Other curves may be drawn to a locked one; nothing else is done to it.
+            return wanted(finding) and (finding.kind == "gap" or not locked & set(finding.curves))
+
+    healed = heal(received, tolerances, dead_end, accept, choices, held)
     if accept is not everything and not any(f.fixed for f in healed.findings):
         return list(sketch.curves), healed.findings
     curves = rebuilt(sketch.curves, received.pieces, healed)

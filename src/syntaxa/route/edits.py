@@ -115,7 +115,7 @@ class MergeSketches(msgspec.Struct, frozen=True, tag="merge-sketches"):
         missing = tuple(n for n in self.names if state.sketch(n) is None)
         if len(found) < 2:
             return state, Entry(0, says="Nothing to merge.", missing=missing)
-        _unlocked(*found)
+        unlocked(*found)
         whole = replace(found[0], curves=tuple(c for s in found for c in s.curves))
         gone = {s.name for s in found[1:]}
         sketches = tuple(whole if s.name == whole.name else s for s in state.sketches if s.name not in gone)
@@ -165,7 +165,7 @@ class DeleteSketch(msgspec.Struct, frozen=True, tag="delete-sketch"):
     def apply(self, state: State) -> tuple[State, Entry]:
         """Even the last sketch can go."""
         old = _known(state, self.sketch)
-        _unlocked(old)
+        unlocked(old)
         aside = tuple(Excluded(c, old.name) for c in old.curves)
         after = replace(
             state, sketches=tuple(s for s in state.sketches if s is not old), excluded=(*state.excluded, *aside)
@@ -192,8 +192,8 @@ class MoveCurves(msgspec.Struct, frozen=True, tag="move-curves"):
             raise RouteError("A sketch needs a name.")
         target = state.sketch(self.into)
         if target is not None:
-            _unlocked(target)
-        wanted, missing = _resolved(state, self.ids)
+            unlocked(target)
+        wanted, missing = resolved(state, self.ids)
         moving = [c for s in state.sketches if not s.locked and s.name != self.into for c in s.curves if c.id in wanted]
         names = {c.id for c in moving}
         colour = next((s.colour for s in state.sketches for c in s.curves if c.id in names), 0)
@@ -223,7 +223,7 @@ class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defa
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Curves of locked sketches stay."""
-        wanted, missing = _resolved(state, self.ids)
+        wanted, missing = resolved(state, self.ids)
         aside = tuple(Excluded(c, s.name) for s in state.sketches if not s.locked for c in s.curves if c.id in wanted)
         names = {x.curve.id for x in aside}
         after = replace(state, sketches=_without(state.sketches, names), excluded=(*state.excluded, *aside))
@@ -279,13 +279,13 @@ class GiveRole(msgspec.Struct, frozen=True, tag="give-role", omit_defaults=True)
         """No curve moves."""
         if not self.role.strip():
             raise RouteError("A role needs a name.")
-        wanted, missing = _resolved(state, self.ids)
+        wanted, missing = resolved(state, self.ids)
 
         def given(curve: Curve) -> Curve:
             roles = {*curve.roles, self.role} if self.on else {*curve.roles} - {self.role}
             return replace(curve, roles=tuple(sorted(roles)))
 
-        after, count = _changed(state, wanted, given)
+        after, count = changed(state, wanted, given)
         return after, Entry(count, says="No curve moves.", missing=missing)
 
 
@@ -331,9 +331,9 @@ class MakeGroup(msgspec.Struct, frozen=True, tag="make-group"):
         """A curve that was in another group leaves it."""
         if not self.name.strip() or "#" in self.name:
             raise RouteError("A group needs a name without #.")
-        wanted, missing = _resolved(state, self.ids)
+        wanted, missing = resolved(state, self.ids)
         group = Group(self.name, _next_number(state, self.name), Point(self.x, self.y))
-        after, count = _changed(state, wanted, lambda c: replace(c, group=group.key))
+        after, count = changed(state, wanted, lambda c: replace(c, group=group.key))
         if not count:
             return state, Entry(0, says="Nothing to group.", missing=missing)
         return _tidied(replace(after, groups=(*after.groups, group))), Entry(count, missing=missing)
@@ -358,12 +358,12 @@ class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=T
         """All its curves go together; the copies stay in the sketches of the originals."""
         group = _group(state, self.group)
         step = Point(self.x, self.y) - group.base
-        _unlocked(*(s for s in state.sketches if any(c.group == group.key for c in s.curves)))
+        unlocked(*(s for s in state.sketches if any(c.group == group.key for c in s.curves)))
         if self.copy:
             return self._copied(state, group, step)
         move = Transform.moving(step)
         members = {c.id for c in state.curves() if c.group == group.key}
-        after, count = _changed(state, members, lambda c: replace(c, shape=c.shape.transformed(move)))
+        after, count = changed(state, members, lambda c: replace(c, shape=c.shape.transformed(move)))
         groups = tuple(replace(g, base=Point(self.x, self.y)) if g == group else g for g in after.groups)
         says = f"{_curves(count)} moved by {step.length:.6g} mm."
         return replace(after, groups=groups), Entry(count, max_mm=step.length, mean_mm=step.length, says=says)
@@ -398,7 +398,7 @@ class Ungroup(msgspec.Struct, frozen=True, tag="ungroup"):
         """No curve moves."""
         group = _group(state, self.group)
         members = {c.id for c in state.curves() if c.group == group.key}
-        after, count = _changed(state, members, lambda c: replace(c, group=""), even_locked=True)
+        after, count = changed(state, members, lambda c: replace(c, group=""), even_locked=True)
         return _tidied(after), Entry(count, says="No curve moves.")
 
 
@@ -436,13 +436,14 @@ def _next_number(state: State, name: str) -> int:
     return max((g.number for g in state.groups if g.name == name), default=0) + 1
 
 
-def _unlocked(*sketches: Sketch) -> None:
+def unlocked(*sketches: Sketch) -> None:
+    """Raises RouteError where one of the sketches is locked."""
     for sketch in sketches:
         if sketch.locked:
             raise RouteError(f"The sketch “{sketch.name}” is locked.", suggestion="Unlock it first.")
 
 
-def _resolved(state: State, ids: Iterable[str]) -> tuple[set[str], tuple[str, ...]]:
+def resolved(state: State, ids: Iterable[str]) -> tuple[set[str], tuple[str, ...]]:
     """The ids of curves that are there for ids that were named: themselves, or the pieces that they were cut into."""
     there = {c.id for c in state.curves()}
     pieces: dict[str, list[str]] = {}
@@ -463,7 +464,7 @@ def _resolved(state: State, ids: Iterable[str]) -> tuple[set[str], tuple[str, ..
     return found, tuple(missing)
 
 
-def _changed(
+def changed(
     state: State, ids: set[str], change: Callable[[Curve], Curve], even_locked: bool = False
 ) -> tuple[State, int]:
     """The curves of those ids changed, and how many are different now."""
