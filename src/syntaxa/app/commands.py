@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import partial
 from typing import TYPE_CHECKING
 
 from PyQt6.QtGui import QAction, QKeySequence
 
+from syntaxa.app.draw.tools import TOOLS
 from syntaxa.app.theme.icons import icon
 
 if TYPE_CHECKING:
@@ -32,6 +34,13 @@ class Command:
     checkable: bool = False
     separated: bool = False
 
+
+#: Keys of the tools that are used most; the others are found in the menu and the palette.
+_TOOL_KEYS = {"line": "Shift+1", "arc": "Shift+2", "circle": "Shift+3", "trim": "Shift+T", "extend": "Shift+E",
+              "fillet": "Shift+F", "offset": "Shift+O", "move": "Shift+V"}  # fmt: skip
+
+#: Tools that a new part of the menu begins with.
+_APART = {"guide", "trim", "fillet", "move", "lock"}
 
 COMMANDS: tuple[Command, ...] = (
     Command("ask_open", "Open…", "File", "Ctrl+O", "open"),
@@ -83,6 +92,10 @@ COMMANDS: tuple[Command, ...] = (
     Command("measure_way", "Way over many points", "Measure", "W", "", "job"),
     Command("measure_selected", "Measure what is selected", "Measure", "Shift+M", "", "selected"),
     Command("copy_measured", "Copy the measured value", "Measure", "Ctrl+Shift+C", "", "measured", separated=True),
+    *(
+        Command(f"take_tool:{t.key}", t.title, "Draw", _TOOL_KEYS.get(t.key, ""), "", "job", separated=t.key in _APART)
+        for t in TOOLS
+    ),
     Command("next_finding", "Next finding", "Mend", "N", "next", "findings"),
     Command("previous_finding", "Previous finding", "Mend", "Shift+N", "previous", "findings"),
     Command("fix_chosen", "Fix this finding", "Mend", "X", "fix", "chosen", separated=True),
@@ -104,8 +117,10 @@ class Actions:
                 action.setShortcut(QKeySequence(command.keys))
             keys = f" ({command.keys})" if command.keys else ""
             action.setToolTip(f"{command.title}{keys}")
-            method = getattr(window, command.method)
-            action.triggered.connect(lambda _checked=False, run=method: run())
+            # A command of the table is a method of the window, with what it is given behind a colon.
+            name, _, given = command.method.partition(":")
+            run = partial(getattr(window, name), *([given] if given else []))
+            action.triggered.connect(lambda _checked=False, run=run: run())
             window.addAction(action)
             self.by_method[command.method] = action
 

@@ -24,6 +24,7 @@ from syntaxa.app.canvas.canvas import Canvas, CanvasContent
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import COMMANDS, Actions
 from syntaxa.app.deliver_window import DeliverWindow
+from syntaxa.app.draw.strip import DrawStrip
 from syntaxa.app.intake.look import Look
 from syntaxa.app.intake.shelf import Shelf
 from syntaxa.app.ledger_view import LedgerView
@@ -106,6 +107,7 @@ class MainWindow(DeliverWindow):
         self.ledger = LedgerView(self.session)
         self.banner = Banner()
         self.strip = MeasureStrip()
+        self.draw_strip = DrawStrip()
         self.welcome = Welcome(self.canvas)
         self.status = StatusLine()
         self.palette_ = CommandPalette(self)
@@ -127,6 +129,7 @@ class MainWindow(DeliverWindow):
         self.middle.addWidget(self.canvas)
         self.middle.addWidget(self.shelf)
         column.addWidget(self.middle, 1)
+        column.addWidget(self.draw_strip)
         column.addWidget(self.strip)
         across = QSplitter(Qt.Orientation.Horizontal)
         across.setChildrenCollapsible(False)
@@ -187,6 +190,7 @@ class MainWindow(DeliverWindow):
         self.intake.path_wanted.connect(self.look_at_recent)
         self._connect_intake()
         self._connect_measure()
+        self._connect_draw()
         self._connect_route()
         self.welcome.open_wanted.connect(self.ask_open)
         self.welcome.browse_wanted.connect(self.ask_browse)

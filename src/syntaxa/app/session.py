@@ -133,7 +133,14 @@ class Session(QObject):
         """What is wrong and still open, without what is harmless."""
         if self.surveyed_state is None:
             return ()
-        return tuple(f for f in self.surveyed_state.survey.findings if f.kind not in HARMLESS_KINDS)
+        found = self.surveyed_state.survey.findings
+        return tuple(f for f in found if f.kind not in HARMLESS_KINDS and f.note is None)
+
+    @property
+    def left_findings(self) -> tuple[Finding, ...]:
+        """What was found and is left as it is."""
+        found = self.surveyed_state.survey.findings if self.surveyed_state is not None else ()
+        return tuple(f for f in found if f.note is not None)
 
     @property
     def layers(self) -> tuple[Layer, ...]:
@@ -356,11 +363,19 @@ class Session(QObject):
         if self.job is not None:
             self._change(self.job.without_step(number), "Remove a step")
 
-    def fix(self, key: str | None) -> None:
-        """Fixes one finding, with what lies doubled under it, or all."""
+    def fix_these(self, keys: tuple[str, ...]) -> None:
+        """Fixes some findings, with what lies doubled under them."""
+        if self.surveyed_state is not None:
+            found = self.surveyed_state.survey.findings
+            needed = dict.fromkeys(k for key in keys for k in with_needed(found, key))
+            self.do(MendFindings(self.surveyed_state.gap, self.dead_end, tuple(needed)))
+
+    def fix(self, key: str | None, choice: str = "") -> None:
+        """Fixes one finding, with what lies doubled under it, or all; one in another way than proposed, if chosen."""
         if self.surveyed_state is not None:
             keys = None if key is None else with_needed(self.surveyed_state.survey.findings, key)
-            self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys))
+            choices = ((key, choice),) if key is not None and choice else ()
+            self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys, choices))
 
     def look_for_facets(self, step: RefitFacets) -> None:
         """Finds out what a refit would do, without doing it."""

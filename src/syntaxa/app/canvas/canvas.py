@@ -29,7 +29,7 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas import notes, overlays
 from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
-from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_roles, draw_way
+from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_locks, draw_roles, draw_way
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
 from syntaxa.app.canvas.scene import Bools, Scene
@@ -406,6 +406,7 @@ class Canvas(QWidget):
         if self._crop is not None:
             draw_crop(painter, QRectF(self.rect()), self._crop, view, tokens)
         draw_roles(painter, self._content.scene, view, tokens)
+        draw_locks(painter, self._content.scene, view, tokens)
         if self._ghost is not None:
             draw_ghost(painter, self._ghost, view, tokens)
         if self._way:

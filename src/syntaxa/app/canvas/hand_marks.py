@@ -48,6 +48,10 @@ def draw_ghost(painter: QPainter, box: tuple[float, float, float, float], view: 
     painter.drawRect(QRectF(left, top, right - left, bottom - top))
 
 
+#: Padlocks that are drawn at the most.
+_MOST_LOCKS = 400
+
+
 def draw_roles(painter: QPainter, scene: Scene, view: View, tokens: Tokens) -> None:
     """A tag with the names of its roles at the middle of each curve that has any."""
     if not scene.with_roles:
@@ -77,6 +81,21 @@ def draw_roles(painter: QPainter, scene: Scene, view: View, tokens: Tokens) -> N
         drawn += 1
         if drawn >= _MOST_TAGS:
             return
+
+
+def draw_locks(painter: QPainter, scene: Scene, view: View, tokens: Tokens) -> None:
+    """A padlock at the middle of each curve that is locked."""
+    left, bottom, right, top = view.box
+    for k in scene.locked[:_MOST_LOCKS]:
+        place = scene.middle(k)
+        if scene.size[k] * view.scale < _SMALLEST_TAGGED or not (left <= place.x <= right and bottom <= place.y <= top):
+            continue
+        x, y = view.to_pixels(place.x, place.y)
+        painter.setPen(QPen(QColor(tokens.text), 1.6))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawArc(QRectF(x - 4, y - 9, 8, 10), 0, 180 * 16)
+        painter.setBrush(QColor(tokens.raised))
+        painter.drawRoundedRect(QRectF(x - 6, y - 4, 12, 9), 2, 2)
 
 
 def draw_crop(

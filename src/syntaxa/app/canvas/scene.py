@@ -125,6 +125,11 @@ class Scene:
         """Curves that have roles."""
         return tuple(k for k, c in enumerate(self.curves) if c.roles)
 
+    @cached_property
+    def locked(self) -> tuple[int, ...]:
+        """Curves that nothing moves."""
+        return tuple(k for k, c in enumerate(self.curves) if c.locked)
+
     def middle(self, k: int) -> Point:
         """A point (mm) of a curve half way along its pieces."""
         segments = _segments(self.levels[0], k)
@@ -133,7 +138,7 @@ class Scene:
 
     def prepare(self) -> None:
         """Makes now, in the background, what would otherwise be made at the first touch."""
-        _ = self.fineness, self.index, self.centres, self.with_roles, self.tree if len(self) else None
+        _ = self.fineness, self.index, self.centres, self.with_roles, self.locked, self.tree if len(self) else None
 
     def extents(self) -> tuple[float, float, float, float] | None:
         """Bounding box in mm; None for an empty scene."""

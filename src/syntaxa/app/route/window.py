@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection
 from pathlib import Path
 
-from syntaxa.app.measure.window import MeasureWindow
+from syntaxa.app.draw.window import DrawWindow
 from syntaxa.app.route.batch_dialog import BatchDialog
 from syntaxa.app.stages.deliver import DeliverPanel
 from syntaxa.app.stages.route import RoutePanel
@@ -19,7 +19,7 @@ from syntaxa.route.model import Looks, roots
 from syntaxa.route.picking import alike, connected, inverted, loop, matching
 
 
-class RouteWindow(MeasureWindow):
+class RouteWindow(DrawWindow):
     """The methods behind the Route panel and the recipes; the main window makes the parts."""
 
     route: RoutePanel

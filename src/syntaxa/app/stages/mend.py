@@ -6,7 +6,16 @@ from collections import Counter
 
 from PyQt6.QtCore import QItemSelectionModel, pyqtSignal
 from PyQt6.QtGui import QIcon
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QTableView, QTabWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QComboBox,
+    QHBoxLayout,
+    QLineEdit,
+    QTableView,
+    QTabWidget,
+    QVBoxLayout,
+    QWidget,
+)
 
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
@@ -15,8 +24,8 @@ from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.widgets.sweep_plot import SweepPlot
-from syntaxa.mend.model import FINDING_KINDS, Finding, Region
-from syntaxa.mend.steps import RefitFacets
+from syntaxa.mend.model import CHOICES, FINDING_KINDS, Finding, Region
+from syntaxa.mend.steps import LeaveFindings, RefitFacets
 
 
 class MendPanel(StagePanel):
@@ -86,6 +95,20 @@ class MendPanel(StagePanel):
         row.addWidget(self._back)
         row.addWidget(self._next)
         column.addLayout(row)
+        limit = QHBoxLayout()
+        most = label("that move at most", "dim")
+        self.most = LengthField("List fixes that move at most", least=0.0)
+        self.most.setPlaceholderText("any")
+        self.most.setMaximumWidth(110)
+        most.setBuddy(self.most)
+        self.most.textChanged.connect(lambda _text: self._fill())
+        self.left_too = QCheckBox("Left ones, too")
+        self.left_too.toggled.connect(lambda _on: self._fill())
+        limit.addWidget(most)
+        limit.addWidget(self.most)
+        limit.addStretch()
+        limit.addWidget(self.left_too)
+        column.addLayout(limit)
         self.table = RowsView(
             "Findings",
             (
@@ -101,11 +124,23 @@ class MendPanel(StagePanel):
         self._detail = label("", "dim", wrap=True)
         self._detail.setMinimumHeight(50)
         column.addWidget(self._detail)
+        others = QHBoxLayout()
+        self.way = QComboBox()
+        self.way.setAccessibleName("How the chosen finding is fixed")
+        others.addWidget(self.way, 1)
+        self.note = QLineEdit()
+        self.note.setAccessibleName("Why the finding is left")
+        self.note.setPlaceholderText("why it is meant")
+        others.addWidget(self.note, 1)
+        self.leave = button("Leave", "Leave the chosen finding as it is, with the note")
+        self.leave.clicked.connect(self.leave_chosen)
+        others.addWidget(self.leave)
+        column.addLayout(others)
         buttons = QHBoxLayout()
         self.fix_one = button("Fix this one", "Fix the chosen finding")
         self.fix_one.clicked.connect(self.fix_chosen)
         self.fix_every = button("Fix all", "Fix all findings", primary=True)
-        self.fix_every.clicked.connect(lambda: self.session.fix(None))
+        self.fix_every.clicked.connect(self.fix_listed)
         buttons.addWidget(self.fix_one)
         buttons.addStretch()
         buttons.addWidget(self.fix_every)
@@ -261,7 +296,9 @@ class MendPanel(StagePanel):
 
     def _fill(self) -> None:
         kind = self._kind.currentData()
-        self._rows = [f for f in self.session.findings if not kind or f.kind == kind]
+        most = self.most.number() if self.most.text().strip() else None
+        listed = [*self.session.findings, *(self.session.left_findings if self.left_too.isChecked() else ())]
+        self._rows = [f for f in listed if (not kind or f.kind == kind) and (most is None or f.cost <= most)]
         self.table.model_.show_rows(self._rows)
         row = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1)
         if row < 0:
@@ -282,7 +319,13 @@ class MendPanel(StagePanel):
 
     def _show_detail(self) -> None:
         finding = self.chosen
-        self.fix_one.setEnabled(finding is not None and bool(finding.remedy))
+        self.fix_one.setEnabled(finding is not None and bool(finding.remedy) and finding.note is None)
+        self.leave.setEnabled(finding is not None)
+        self.leave.setText("Leave" if finding is None or finding.note is None else "Take up")
+        self._show_ways(finding)
+        listed = self._listed()
+        everything = len(listed) == sum(f.remedy != "" and not f.by_choice for f in self.session.findings)
+        self.fix_every.setText("Fix all" if everything else f"Fix these {len(listed)}")
         self.fix_every.setEnabled(any(f.remedy and not f.by_choice for f in self.session.findings))
         for step in (self._back, self._next):
             step.setEnabled(bool(self._rows))
@@ -290,7 +333,14 @@ class MendPanel(StagePanel):
             self._detail.setText("No finding chosen.")
             return
         place = f"{self.lengths.number(finding.place.x)}, {self.lengths.text(finding.place.y)}"
-        remedy = f" Fix: {finding.remedy[:1].lower()}{finding.remedy[1:]}." if finding.remedy else " No fix on offer."
+        if finding.note is not None:
+            self._detail.setText(f"{FINDING_KINDS[finding.kind]} Left as it is. {finding.note}\nAt {place}")
+            return
+        remedy = (
+            f" Fix ({finding.confidence:.0%} sure): {finding.remedy[:1].lower()}{finding.remedy[1:]}."
+            if finding.remedy
+            else " No fix on offer."
+        )
         curves = ", ".join(f"#{c}" for c in finding.curves[:4]) + (" …" if len(finding.curves) > 4 else "")
         self._detail.setText(f"{FINDING_KINDS[finding.kind]}{remedy}\nAt {place}; curves {curves}")
 
@@ -325,6 +375,34 @@ class MendPanel(StagePanel):
         at = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1 if by > 0 else 0)
         self.table.selectRow((at + by) % len(self._rows))
 
+    def _listed(self) -> list[Finding]:
+        """What is listed and can be fixed without a choice of its own."""
+        return [f for f in self._rows if f.remedy and not f.by_choice and f.note is None]
+
+    def _show_ways(self, finding: Finding | None) -> None:
+        chosen = self.way.currentData()
+        self.way.clear()
+        self.way.addItem(finding.remedy if finding is not None and finding.remedy else "No fix on offer", "")
+        for choice in finding.choices if finding is not None else ():
+            self.way.addItem(CHOICES[choice], choice)
+        self.way.setCurrentIndex(max(0, self.way.findData(chosen)))
+        self.way.setEnabled(self.way.count() > 1)
+
+    def fix_listed(self) -> None:
+        """Fixes all that is listed: everything, one kind, or what moves little enough."""
+        listed = self._listed()
+        if len(listed) == sum(f.remedy != "" and not f.by_choice for f in self.session.findings):
+            self.session.fix(None)
+        elif listed:
+            self.session.fix_these(tuple(f.key for f in listed))
+
+    def leave_chosen(self) -> None:
+        """Leaves the chosen finding as it is, or takes it up again."""
+        finding = self.chosen
+        if finding is not None:
+            self.session.do(LeaveFindings((finding.key,), self.note.text().strip(), back=finding.note is not None))
+            self.note.clear()
+
     def fix_chosen(self) -> None:
         """Fixes the chosen finding; the next one takes its place."""
         finding = self.chosen
@@ -333,7 +411,7 @@ class MendPanel(StagePanel):
         at = self._rows.index(finding)
         following = self._rows[(at + 1) % len(self._rows)]
         self._chosen = following.key if following is not finding else ""
-        self.session.fix(finding.key)
+        self.session.fix(finding.key, self.way.currentData() or "")
 
 
 def _selection_of(view: QTableView) -> QItemSelectionModel:

@@ -1,0 +1,1 @@
+"""Drawing and changing by hand in the window."""

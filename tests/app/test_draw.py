@@ -1,0 +1,244 @@
+"""The Draw menu, by clicks and by typing: every tool comes to its step, and says what is missing."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+
+from syntaxa.app.draw.tools import TOOLS, typed_point
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Arc, Circle, Line
+from syntaxa.mend.by_hand import DrawCurves
+
+
+def steps(window):
+    return [s.step for s in window.session.job.steps]
+
+
+def take(window, key):
+    window.show_stage(3)
+    window.actions_.by_method[f"take_tool:{key}"].trigger()
+
+
+def type_point(qtbot, window, text):
+    window.draw_strip.point.setText(text)
+    qtbot.keyClick(window.draw_strip.point, Qt.Key.Key_Return)
+
+
+def type_value(qtbot, window, text):
+    window.draw_strip.value.setText(text)
+    qtbot.keyClick(window.draw_strip.value, Qt.Key.Key_Return)
+
+
+def drawn(window):
+    return [c.shape for c in window.session.state.curves() if c.id.startswith("drawn-")]
+
+
+def draw_line(qtbot, demo, settled, *points):
+    take(demo, "line")
+    for text in points:
+        type_point(qtbot, demo, text)
+    qtbot.mouseClick(
+        next(b for b in demo.draw_strip.findChildren(type(demo.draw_strip.do)) if b.text() == "End"),
+        Qt.MouseButton.LeftButton,
+    )
+    settled()
+
+
+def test_lines_are_typed_and_go_on_from_their_end(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "0, 0", "100, 0", "@0, 50", "20 < 180")
+    assert drawn(demo) == [
+        Line(Point(0, 0), Point(100, 0)),
+        Line(Point(100, 0), Point(100, 50)),
+        Line(Point(100, 50), Point(80, pytest.approx(50))),
+    ]
+    assert not demo.draw_strip.isVisible()
+    demo.undo()
+    settled()
+    assert len(drawn(demo)) == 2
+
+
+def test_a_click_on_the_canvas_is_a_point_with_its_snap(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "0, 0", "100, 0")
+    demo.canvas.fit_box((-20, -20, 120, 20))
+    demo.canvas.paint_now()
+    take(demo, "line")
+    x, y = demo.canvas.view.to_pixels(100, 0)
+    qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPoint(int(x) + 2, int(y) + 2))
+    type_point(qtbot, demo, "@0, 7")
+    settled()
+    assert drawn(demo)[-1] == Line(Point(100, 0), Point(100, 7))
+
+
+def test_arcs_and_circles(qtbot, demo, settled):
+    take(demo, "arc")
+    for text in ("10, 0", "0, 10", "-10, 0"):
+        type_point(qtbot, demo, text)
+    settled()
+    take(demo, "circle")
+    type_point(qtbot, demo, "5, 5")
+    type_value(qtbot, demo, "1/2in")
+    settled()
+    take(demo, "diameter")
+    for text in ("0, 0", "6, 8"):
+        type_point(qtbot, demo, text)
+    settled()
+    arc, circle, other = drawn(demo)
+    assert isinstance(arc, Arc)
+    assert arc.sweep == pytest.approx(math.pi)
+    assert circle == Circle(Point(5, 5), 12.7)
+    assert other == Circle(Point(3, 4), 5)
+
+
+SELECTED = {
+    "fillet": ("2", 3), "chamfer": ("3", 3), "offset": ("1", 3), "offset_both": ("1", 4), "join": ("", 1),
+    "midline": ("", 3), "lock": ("", 2),
+}  # fmt: skip
+
+MAPPED = {
+    "move": (("0, 0", "@3, 4"), "", Point(13, 6)), "mirror": (("0, 0", "1, 0"), "", Point(10, -2)),
+    "turn": (("0, 0",), "90", Point(-2, 10)), "scale": (("0, 0",), "1/2", Point(5, 1)),
+    "array": (("0, 0", "10, 0"), "4", Point(10, 2)),
+}  # fmt: skip
+
+
+def test_tools_for_selected_curves(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "0, 0", "100, 0", "100, 50")
+    before = len(list(demo.session.state.curves()))
+    for key, (value, count) in SELECTED.items():
+        demo.canvas.select_ids({"drawn-1", "drawn-2"})
+        take(demo, key)
+        if value:
+            type_value(qtbot, demo, value)
+        settled()
+        assert not demo.banner.isVisible(), key
+        after = list(demo.session.state.curves())
+        assert len(after) - before == count - 2, key
+        assert sum(c.locked for c in after) == (2 if key == "lock" else 0)
+        demo.undo()
+        settled()
+
+
+def test_tools_that_map_what_is_selected(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "10, 2", "20, 2")
+    for key, (typed, value, wanted) in MAPPED.items():
+        demo.canvas.select_ids({"drawn-1"})
+        take(demo, key)
+        for text in typed:
+            type_point(qtbot, demo, text)
+        if value:
+            type_value(qtbot, demo, value)
+        settled()
+        assert drawn(demo)[0].start.distance_to(wanted) < 1e-9, key
+        assert len(drawn(demo)) == (5 if key == "array" else 1)
+        demo.undo()
+        settled()
+
+
+def test_the_gap_of_two_curves_is_closed_by_a_line(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "0, 0", "100, 0")
+    draw_line(qtbot, demo, settled, "103, 4", "103, 50")
+    demo.canvas.select_ids({"drawn-1", "drawn-2"})
+    take(demo, "bridge")
+    settled()
+    assert drawn(demo)[-1].length == pytest.approx(5)
+
+
+def test_curves_are_cut_where_they_are_clicked(qtbot, demo, settled):
+    for points in (("0, 0", "100, 0"), ("30, -5", "30, 5"), ("120, -5", "120, 5")):
+        draw_line(qtbot, demo, settled, *points)
+    demo.canvas.fit_box((-20, -40, 140, 40))
+    for key, wanted in {"trim": [30.0], "extend": [120.0], "split": [80.0, 100.0]}.items():
+        take(demo, key)
+        type_point(qtbot, demo, "80, 0")
+        settled()
+        ends = sorted(round(s.end.x, 6) for s in drawn(demo) if abs(s.start.y) < 1e-9)
+        assert ends == wanted, key
+        demo.end_tool()
+        demo.undo()
+        settled()
+
+
+def test_what_is_missing_is_said(qtbot, demo, settled):
+    demo.clear_selection()
+    take(demo, "fillet")
+    assert "select 2 curves" in demo.status.currentMessage() or not demo.draw_strip.isVisible()
+    take(demo, "arc")
+    type_point(qtbot, demo, "nonsense")
+    assert len(demo._points) == 0
+    for text in ("0, 0", "1, 1", "2, 2"):
+        type_point(qtbot, demo, text)
+    assert demo.banner.isVisible()
+    assert not any(isinstance(s, DrawCurves) for s in steps(demo))
+
+
+def test_points_are_typed_in_any_unit_and_three_ways():
+    assert typed_point("1in, 2", "mm", ()) == Point(25.4, 2)
+    assert typed_point("@1, 1", "mm", (Point(5, 5),)) == Point(6, 6)
+    polar = typed_point("10 < 90", "mm", (Point(1, 1),))
+    assert (polar.x, polar.y) == (pytest.approx(1), pytest.approx(11))
+    for wrong in ("", "1", "a, b", "1, 2, 3"):
+        assert typed_point(wrong, "mm", ()) is None
+
+
+def test_every_tool_has_its_place_in_the_menu(window):
+    titles = {tool.title for tool in TOOLS}
+    menu = next(a.menu() for a in window.menuBar().actions() if a.text() == "Draw")
+    assert titles == {a.text() for a in menu.actions() if a.text()}
+
+
+def test_a_finding_is_left_with_a_note_or_fixed_in_another_way(qtbot, demo, settled):
+    demo.show_mend()
+    settled()
+    mend = demo.mend
+    gap = next(f for f in demo.session.findings if f.kind == "gap" and f.choices)
+    mend.choose_key(gap.key)
+    mend.note.setText("a vent")
+    qtbot.mouseClick(mend.leave, Qt.MouseButton.LeftButton)
+    settled()
+    assert gap.key not in {f.key for f in demo.session.findings}
+    mend.left_too.setChecked(True)
+    mend.choose_key(gap.key)
+    assert "a vent" in mend._detail.text()
+    qtbot.mouseClick(mend.leave, Qt.MouseButton.LeftButton)
+    settled()
+    mend.left_too.setChecked(False)
+    mend.choose_key(gap.key)
+    mend.way.setCurrentIndex(mend.way.findData("line"))
+    qtbot.mouseClick(mend.fix_one, Qt.MouseButton.LeftButton)
+    settled()
+    assert steps(demo)[-1].choices == ((gap.key, "line"),)
+    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm == 0
+
+
+def test_only_what_is_listed_is_fixed(qtbot, demo, settled):
+    demo.show_mend()
+    settled()
+    mend = demo.mend
+    mend.most.setText("0.05")
+    listed = mend._listed()
+    assert 0 < len(listed) < len(demo.session.findings)
+    assert mend.fix_every.text() == f"Fix these {len(listed)}"
+    qtbot.mouseClick(mend.fix_every, Qt.MouseButton.LeftButton)
+    settled()
+    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm <= 0.05
+
+
+def test_the_sweep_is_drawn_and_a_click_takes_a_tolerance(qtbot, demo, settled):
+    demo.show_mend()
+    settled()
+    mend = demo.mend
+    mend._tabs.setCurrentIndex(2)
+    qtbot.mouseClick(mend.try_all, Qt.MouseButton.LeftButton)
+    settled()
+    found = demo.session.sweep
+    assert found.regions[-5] > found.regions[0]
+    mend.plot.setFocus()
+    qtbot.keyClick(mend.plot, Qt.Key.Key_Right)
+    settled()
+    assert demo.session.gap in found.tolerance
+    qtbot.mouseClick(mend.plot, Qt.MouseButton.LeftButton, pos=mend.plot.rect().center())
+    settled()
+    assert demo.session.gap in found.tolerance
