@@ -119,7 +119,7 @@ class MainWindow(DeliverWindow):
         side.addWidget(self.ledger)
         side.setStretchFactor(0, 4)
         side.setStretchFactor(1, 1)
-        side.setSizes([540, 200])
+        side.setSizes([590, 150])
         middle = QWidget()
         column = QVBoxLayout(middle)
         column.setContentsMargins(0, 0, 0, 0)

@@ -61,11 +61,25 @@ def without_slivers(edges: Edges, tolerance: float, weight: Ints, accept: Callab
         _, label = components(edges.tail[active], edges.head[active], len(edges.vertices))
         touched = np.unique(label[edges.tail[lost]])
         active = active[~gone[active] & np.isin(label[edges.tail[active]], touched)]
-    _drop_left_hanging(edges, gone, {e: twin for e, twin in beside.items() if e not in refused}, accept)
+    _drop_left_hanging(edges, gone, {e: twin for e, twin in beside.items() if e not in refused}, tolerance, accept)
     return edges.take(~gone)
 
 
-def _drop_left_hanging(edges: Edges, gone: Bools, beside: dict[int, Twin], accept: Callable[[Twin], bool]) -> None:
+def _lies_beside(edges: Edges, edge: int, gone: Bools, twin: Twin, tolerance: float) -> bool:
+    """Whether an edge lies within the tolerance of what is still there of its face."""
+    rest = np.array([k for k in twin.beside() if not gone[k]], dtype=np.int64)
+    if not len(rest):
+        return False
+    shares = np.arange(1, _SAMPLES + 1) / (_SAMPLES + 1)
+    samples = edges.curves.take(np.full(_SAMPLES, edge)).points_at(shares)
+    target = edges.curves.take(np.repeat(rest, _SAMPLES))
+    away = target.distances_to(np.tile(samples, (len(rest), 1))).reshape(len(rest), _SAMPLES)
+    return bool(away.min(axis=0).max() <= tolerance)
+
+
+def _drop_left_hanging(
+    edges: Edges, gone: Bools, beside: dict[int, Twin], tolerance: float, accept: Callable[[Twin], bool]
+) -> None:
     """Of a run drawn twice one edge was lost; what is left of that run and hangs now goes, too."""
     degree = edges.take(~gone).degrees()
     left = {e: twin for e, twin in beside.items() if not gone[e]}
@@ -76,7 +90,7 @@ def _drop_left_hanging(edges: Edges, gone: Bools, beside: dict[int, Twin], accep
     hangs = [e for e in left if min(degree[edges.tail[e]], degree[edges.head[e]]) == 1]
     while hangs:
         e = hangs.pop()
-        if gone[e] or not accept(left[e]):
+        if gone[e] or not _lies_beside(edges, e, gone, left[e], tolerance) or not accept(left[e]):
             continue
         gone[e] = True
         for vertex in (int(edges.tail[e]), int(edges.head[e])):

@@ -25,7 +25,7 @@ class DrawStrip(QFrame):
         self.point = QLineEdit()
         self.point.setAccessibleName("Point")
         self.point.setPlaceholderText("x, y   or   @dx, dy   or   length < angle")
-        self.point.setMinimumWidth(250)
+        self.point.setMinimumWidth(310)
         self.point.returnPressed.connect(self._send_point)
         self._value_name = label("", "dim")
         self.value = QLineEdit()
