@@ -32,6 +32,7 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
         ("3-picked", 2, lambda: _pick(window)),
         ("4-mend-found", 3, lambda: None),
         ("5-mend-one", 3, lambda: window.mend.step(1)),
+        ("5-mend-sweep", 3, window.mend.try_tolerances),
         ("6-mend-done", 3, window.fix_all),
         ("7-deliver", 4, lambda: None),
     )
@@ -45,7 +46,11 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
             return _stuck(window, name)
         if name == "4-mend-found" and window.session.surveyed_state is not None:
             before = window.session.surveyed_state.survey
+        if name == "5-mend-sweep":
+            window.fit()
+            settle(window)
         if name == "6-mend-done":
+            window.mend.show_findings()
             window.fit()
             settle(window)
         take_picture(window, folder / f"{name}.png")

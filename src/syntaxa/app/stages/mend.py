@@ -179,7 +179,8 @@ class MendPanel(StagePanel):
             says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."
         else:
             swallowed = int(found.swallowed[found.nearest(gap)])
-            says = f"{found.says(gap)} {counted(swallowed, 'curve')} would be no larger than that."
+            small = counted(swallowed, "curve") if swallowed else "No curve"
+            says = f"{found.says(gap)} {small} would be no larger than that."
         self._sweep_says.setText(says)
 
     def _refit_page(self) -> QWidget:
@@ -390,6 +391,15 @@ class MendPanel(StagePanel):
             self.way.addItem(CHOICES[choice], choice)
         self.way.setCurrentIndex(max(0, self.way.findData(chosen)))
         self.way.setEnabled(self.way.count() > 1)
+
+    def try_tolerances(self) -> None:
+        """Shows the sweep, and looks for it."""
+        self._tabs.setCurrentIndex(2)
+        self.session.look_for_plateau()
+
+    def show_findings(self) -> None:
+        """Shows the list of findings."""
+        self._tabs.setCurrentIndex(0)
 
     def fix_listed(self) -> None:
         """Fixes all that is listed: everything, one kind, or what moves little enough."""
