@@ -39,7 +39,7 @@ def healed(curves, gap):
     received = Received(pieces_of(curves, 0.001), 1e-6)
     tolerances = auto_tolerances(received, Tolerances()) if gap is None else with_gap(Tolerances(), gap)
     result = heal(received, tolerances, 3.0, everything)
-    return received, tolerances.gap, result, regions_of(result.edges, received.pieces.ids, "0")
+    return tolerances.gap, result, regions_of(result.edges, received.pieces.ids, "0")
 
 
 def turning(loops):
@@ -54,7 +54,7 @@ def farthest_move(result):
 def judged(suite, seed, gap):
     """(true, right, false, slivers, greatest move, gap used, arcs kept)."""
     truth, curves = damaged(suite, seed, LOOPS)
-    received, used, result, regions = healed(curves, gap)
+    used, result, regions = healed(curves, gap)
     score = damage.score(truth, [polygon(r) for r in regions])
     true_turn = turning(loop for f in truth.faces for loop in (f.outer, *f.holes))
     kept = suite in ("facet", "all", "coarse", "dangle") or math.isclose(

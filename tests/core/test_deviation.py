@@ -1,0 +1,62 @@
+"""The deviation of a result from what was received, against distances that are known and against GEOS."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+import shapely
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from specimens import damaged, heal_all, lines, square
+
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Circle
+from syntaxa.mend.deviation import deviation
+
+
+def test_the_same_drawing_deviates_by_nothing():
+    curves = [*lines(square()), Curve("c", Circle(Point(5, 5), 2), "0")]
+    found = deviation(curves, curves, 0.1)
+    assert found.largest == pytest.approx(0, abs=1e-12)
+    assert len(found.kept) == len(found.made) == 5
+
+
+@given(st.floats(0.01, 5), st.floats(6, 60))
+def test_concentric_circles_are_their_radii_apart(gap, radius):
+    one, two = ([Curve("c", Circle(Point(3, -2), r), "0")] for r in (radius, radius + gap))
+    found = deviation(one, two, 0.1)
+    assert found.kept[0].distance == pytest.approx(gap, rel=1e-9)
+    assert found.made[0].distance == pytest.approx(gap, rel=1e-9)
+
+
+def test_what_was_dropped_and_what_was_added_are_told_apart():
+    frame, extra = lines(square()), Curve("x", Circle(Point(5, 5), 1), "0")
+    dropped = deviation([*frame, extra], frame, 0.1)
+    assert dropped.kept[0].curve == "x"
+    # Farthest from all sides on the diagonals; the places looked at come within the bound of that.
+    farthest = 5 - math.sqrt(0.5)
+    assert farthest - dropped.bound <= dropped.kept[0].distance <= farthest + 1e-9
+    assert dropped.made[0].distance == pytest.approx(0, abs=1e-12)
+    added = deviation(frame, [*frame, extra], 0.1)
+    assert (added.made[0].curve, added.kept[0].distance) == ("x", pytest.approx(0, abs=1e-12))
+
+
+def test_nothing_on_one_side_is_infinitely_far():
+    assert math.isinf(deviation(lines(square()), [], 0.1).largest)
+
+
+@settings(max_examples=15, deadline=None)
+@given(st.integers(1, 10_000))
+def test_geos_measures_the_same_hausdorff_distance(seed):
+    _, curves = damaged("gap.05", seed, 5)
+    after, _, _ = heal_all(curves, 0.05)
+    found = deviation(curves, after, 0.05)
+    one, two = (
+        shapely.union_all([shapely.LineString(c.shape.flattened(1e-5)) for c in side]) for side in (curves, after)
+    )
+    theirs = shapely.hausdorff_distance(one, two, densify=0.02)
+    # Ours looks every half millimetre and at all ends, GEOS at fractions of each segment.
+    assert found.largest == pytest.approx(theirs, abs=2e-3)
+    assert found.largest <= 0.025 + 1e-6
