@@ -242,3 +242,25 @@ def test_the_sweep_is_drawn_and_a_click_takes_a_tolerance(qtbot, demo, settled):
     qtbot.mouseClick(mend.plot, Qt.MouseButton.LeftButton, pos=mend.plot.rect().center())
     settled()
     assert demo.session.gap in found.tolerance
+
+
+def test_the_result_is_compared_with_what_was_received(qtbot, demo, settled):
+    demo.show_mend()
+    settled()
+    demo.fix_all()
+    settled()
+    mend = demo.mend
+    mend._tabs.setCurrentWidget(mend.compare.parentWidget())
+    qtbot.mouseClick(mend.compare, Qt.MouseButton.LeftButton)
+    settled()
+    found = demo.session.deviation
+    rows = mend.far.model_.rows
+    assert len(rows) == 10
+    distances = [row[0].distance for row in rows]
+    assert distances == sorted(distances, reverse=True)
+    assert found.made[0].distance <= demo.session.surveyed_state.gap
+    mend.far.selectRow(0)
+    left, bottom, right, top = demo.canvas.view.box
+    place = rows[0][0].place
+    assert left < place.x < right
+    assert bottom < place.y < top

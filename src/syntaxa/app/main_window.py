@@ -198,6 +198,7 @@ class MainWindow(DeliverWindow):
         self.measure.display_unit_chosen.connect(self.set_display_unit)
         self.mend.finding_chosen.connect(self._show_finding)
         self.mend.region_chosen.connect(self._show_region)
+        self.mend.place_wanted.connect(self._show_place)
         self.deliver.deliver_wanted.connect(self.ask_deliver)
 
     # ------------------------------------------------------------------ commands: files

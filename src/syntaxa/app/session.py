@@ -13,7 +13,7 @@ from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.drawing.annotations import Annotation, Box
-from syntaxa.drawing.model import Drawing, Layer, extents_of
+from syntaxa.drawing.model import Curve, Drawing, Layer, extents_of
 from syntaxa.drawing.state import Entry, State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
@@ -28,6 +28,7 @@ from syntaxa.job.recipe import Recipe, with_recipe
 from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.measure.disagreements import Disagreement, disagreements
+from syntaxa.mend.deviation import Deviation, deviation
 from syntaxa.mend.model import HARMLESS_KINDS, Finding
 from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, sweep_state, with_needed
 from syntaxa.mend.survey import Survey
@@ -67,6 +68,14 @@ class Surveyed:
     proposal: ProposedGap
 
 
+#: Rank of the steps that change curves: what stands before them is what was received.
+_BY_HAND = 40
+
+
+def _curves_made(state: State) -> list[Curve]:
+    return [c for sketch in state.profiles() for c in sketch.curves]
+
+
 class Session(QObject):
     """Holds the job with its history; evaluates and surveys it in the background after each change."""
 
@@ -96,6 +105,8 @@ class Session(QObject):
         self.facets: tuple[RefitFacets, Entry] | None = None
         #: What every tolerance would come to, once it was looked for.
         self.sweep: Sweep | None = None
+        #: How far the result lies from what was received, once it was measured.
+        self.deviation: Deviation | None = None
         #: By what Route groups the curves that came in.
         self.grouping: Grouping = "layer"
         self.work = Lane(self)
@@ -390,6 +401,25 @@ class Session(QObject):
 
         self.survey_work.run("Looking for facets", lambda _progress: step.apply(state)[1], done, self.failed.emit)
 
+    def compare(self) -> None:
+        """Measures how far the result lies from what was received."""
+        job, state, surveyed = self.job, self.state, self.surveyed_state
+        if job is None or state is None or surveyed is None:
+            return
+        gap = surveyed.gap
+        placed = replace(job, steps=tuple(s for s in job.steps if s.step.rank < _BY_HAND))
+
+        def look(progress: Progress) -> Deviation:
+            before = self._evaluator.evaluate(placed).state
+            progress(0.3)
+            return deviation(_curves_made(before), _curves_made(state), gap)
+
+        def done(found: Deviation) -> None:
+            self.deviation = found
+            self.surveyed.emit()
+
+        self.survey_work.run("Comparing with what was received", look, done, self.failed.emit)
+
     def look_for_plateau(self) -> None:
         """Finds out what every tolerance would come to."""
         state, surveyed = self.state, self.surveyed_state
@@ -477,6 +507,7 @@ class Session(QObject):
 
     def _take(self, shown: Shown) -> None:
         self.shown, self.surveyed_state, self.facets, self.sweep = shown, None, None, None
+        self.deviation = None
 
     def _after_change(self) -> None:
         job = self.job

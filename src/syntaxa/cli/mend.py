@@ -7,10 +7,13 @@ import math
 import time
 from pathlib import Path
 
+import msgspec
+
 from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
+from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
@@ -18,6 +21,7 @@ from syntaxa.job.account import account_of, report_bytes, write_report
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
+from syntaxa.mend.deviation import Far, deviation
 from syntaxa.mend.model import HARMLESS_KINDS
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
@@ -66,7 +70,21 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
         write_report(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
     for output in outputs:
         deliver(evaluation.state, output, Output(options.output_unit, options.release))
-    return _record(evaluation, before, after, gap, outputs, time.perf_counter() - began, options.unit != "auto", budget)
+    record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
+    apart = deviation(_made(unmended), _made(evaluation), gap)
+    moved = DeviationRecord(
+        record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound
+    )
+    return msgspec.structs.replace(record, deviation_mm=moved, seconds=time.perf_counter() - began)
+
+
+def _made(evaluation: Evaluation) -> list[Curve]:
+    """The curves of all sketches that are there to be made."""
+    return [c for s in evaluation.state.profiles() for c in s.curves]
+
+
+def _largest(side: tuple[Far, ...]) -> float | None:
+    return side[0].distance if side and math.isfinite(side[0].distance) else None
 
 
 def in_doubt(record: MendRecord) -> bool:
@@ -95,6 +113,11 @@ def print_mended(record: MendRecord) -> None:
     moved = record.deviation_mm
     if record.budget_mm is not None and moved.max > record.budget_mm:
         print(f"That is over the budget: {record.budget_mm:.4g} mm may be moved, {moved.max:.4g} mm was.")
+    if moved.to_result is not None and moved.to_received is not None:
+        print(
+            f"Measured: nothing received lies more than {moved.to_result:.4g} mm from the result, nothing in it "
+            f"more than {moved.to_received:.4g} mm from what was received (to {moved.bound:.2g} mm)"
+        )
     print(f"No point that stays moved by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
     print(
         table(

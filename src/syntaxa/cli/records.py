@@ -126,10 +126,18 @@ class SweepRecord(msgspec.Struct, frozen=True):
 
 
 class DeviationRecord(msgspec.Struct, frozen=True):
-    """How far points that stayed were moved, in mm."""
+    """How far points that stayed were moved, and how far the drawings lie apart both ways, in mm.
+
+    to_result   largest distance of anything received from the result: large where something was dropped
+    to_received largest distance of anything in the result from what was received
+    bound       by how much both may be more between the places that were looked at
+    """
 
     max: float
     mean: float
+    to_result: float | None = None
+    to_received: float | None = None
+    bound: float = 0.0
 
 
 class LedgerRecord(msgspec.Struct, frozen=True):

@@ -21,7 +21,7 @@ from syntaxa.mend.pieces import pieces_of
 
 #: mm; places along a curve lie no further apart, unless that would be more than `_MOST` on a piece.
 _STEP = 0.5
-_MOST = 200
+_MOST = 4000
 
 #: How much wider is looked where nothing was found near.
 _WIDER = 8.0
@@ -60,6 +60,12 @@ def deviation(before: Sequence[Curve], after: Sequence[Curve], near: float, fit:
     kept, one = _one_way(received.curves, received.ids, result.curves, near)
     made, two = _one_way(result.curves, result.ids, received.curves, near)
     return Deviation(kept, made, max(one, two))
+
+
+def largest(found: Deviation, count: int) -> list[tuple[Far, bool]]:
+    """The largest deviations of both sides, each with whether it is one of the result."""
+    rows = [*((far, False) for far in found.kept), *((far, True) for far in found.made)]
+    return sorted(rows, key=lambda row: -row[0].distance)[:count]
 
 
 def _one_way(curves: CurveArray, ids: tuple[str, ...], other: CurveArray, near: float) -> tuple[tuple[Far, ...], float]:

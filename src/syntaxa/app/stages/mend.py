@@ -24,8 +24,12 @@ from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.widgets.sweep_plot import SweepPlot
+from syntaxa.mend.deviation import largest
 from syntaxa.mend.model import CHOICES, FINDING_KINDS, Finding, Region
 from syntaxa.mend.steps import LeaveFindings, RefitFacets
+
+#: Deviations that are listed.
+_MOST_FAR = 10
 
 
 class MendPanel(StagePanel):
@@ -38,6 +42,7 @@ class MendPanel(StagePanel):
 
     finding_chosen = pyqtSignal(object)
     region_chosen = pyqtSignal(object)
+    place_wanted = pyqtSignal(float, float)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
@@ -60,6 +65,7 @@ class MendPanel(StagePanel):
         _selection_of(self.regions).selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, "Regions")
         self._tabs.addTab(self._sweep_page(), "Sweep")
+        self._tabs.addTab(self._compare_page(), "Compare")
         self._tabs.addTab(self._refit_page(), "Refit")
         self.body.addWidget(self._tabs, 1)
 
@@ -172,6 +178,49 @@ class MendPanel(StagePanel):
         column.addLayout(row)
         return page
 
+    def _compare_page(self) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 8, 0, 0)
+        column.setSpacing(7)
+        self._compare_says = label("", "dim", wrap=True)
+        column.addWidget(self._compare_says)
+        self.far = RowsView(
+            "Largest deviations",
+            (
+                Column("Curve", lambda row: f"#{row[0].curve}", figure=False),
+                Column("Of", lambda row: "result" if row[1] else "received", figure=False),
+                Column("Apart", lambda row: self.lengths.small(row[0].distance)),
+            ),
+        )
+        _selection_of(self.far).selectionChanged.connect(lambda *_: self._choose_far())
+        column.addWidget(self.far, 1)
+        row = QHBoxLayout()
+        self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
+        self.compare.clicked.connect(self.session.compare)
+        row.addStretch()
+        row.addWidget(self.compare)
+        column.addLayout(row)
+        return page
+
+    def _show_deviation(self) -> None:
+        found = self.session.deviation
+        self.far.model_.show_rows(largest(found, _MOST_FAR) if found is not None else [])
+        if found is None:
+            says = "Measures both ways: what was received from the result, and the result from what was received."
+        else:
+            kept, made = (side[0].distance if side else 0.0 for side in (found.kept, found.made))
+            says = (
+                f"Nothing received lies more than {self.lengths.small(kept)} from the result, nothing in it more "
+                f"than {self.lengths.small(made)} from what was received, to {self.lengths.small(found.bound)}."
+            )
+        self._compare_says.setText(says)
+
+    def _choose_far(self) -> None:
+        row = self.far.chosen_row()
+        if row >= 0:
+            self.place_wanted.emit(*self.far.model_.rows[row][0].place)
+
     def _show_sweep(self, gap: float) -> None:
         found = self.session.sweep
         self.plot.show_sweep(found, gap, self.tokens)
@@ -262,6 +311,7 @@ class MendPanel(StagePanel):
         self._gap.show_in(self.lengths.unit)
         self._gap.show_value(surveyed.gap, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
         self._show_sweep(surveyed.gap)
+        self._show_deviation()
         proposed = self.lengths.small(surveyed.proposal.gap)
         self._auto.setEnabled(self.session.gap is not None)
         self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")
