@@ -220,3 +220,31 @@ def test_facets_become_arcs_on_the_command_line(run, tmp_path):
     assert record["regions"][0]["area_mm2"] == pytest.approx(64 * math.pi, rel=1e-9)
     assert record["deviation_mm"]["max"] == pytest.approx(8 * (1 - math.cos(math.pi / 48)), rel=1e-6)
     assert [e.dxftype() for e in ezdxf.readfile(tmp_path / "o.dxf").modelspace()] == ["CIRCLE"]
+
+
+def test_sweep_counts_at_every_tolerance_and_says_why(run, demo):
+    status, out, _ = run("sweep", demo, "--unit", "in", "--skip-layers", SKIPPED, "--limit", "3", "--json")
+    record = json.loads(out)
+    assert (status, record["schema"]) == (0, "syntaxa.sweep/1")
+    steps = record["steps"]
+    assert steps[-1]["tolerance_mm"] == pytest.approx(3)
+    at = next(s for s in steps if s["tolerance_mm"] == pytest.approx(record["proposed_mm"]))
+    assert at["regions"] == 41 > steps[0]["regions"]
+    assert at["open_ends"] < steps[0]["open_ends"]
+    assert [s["swallowed"] for s in steps] == sorted(s["swallowed"] for s in steps)
+    assert "41 regions are closed" in record["says"]
+    status, out, _ = run("sweep", demo, "--limit", "1in")
+    assert status == 0
+    assert "Proposed:" in out
+    status, _, err = run("sweep", demo, "--limit", "0")
+    assert status == 2
+    assert "limit" in err
+
+
+def test_mend_measures_the_deviation_both_ways(run, demo, tmp_path):
+    _, out, _ = run("mend", demo, "-o", tmp_path / "out.dxf", "--unit", "in", "--skip-layers", SKIPPED, "--json")
+    moved = json.loads(out)["deviation_mm"]
+    # What was made lies within the gap of what came in; crumbs that were dropped lie far from everything.
+    assert 0 < moved["to_received"] <= json.loads(out)["tolerance_mm"]
+    assert moved["to_result"] > moved["to_received"]
+    assert 0 < moved["bound"] <= 0.5
