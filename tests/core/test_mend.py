@@ -244,3 +244,12 @@ def test_a_stray_is_dropped_only_when_it_is_chosen():
     after, findings = mended(Sketch("0", 0, tuple(curves)), tolerances, 3.0, lambda f: f.key in {stray.key})
     assert [c.id for c in after] == ["c0", "c1", "c2", "c3"]
     assert findings[0].dropped == pytest.approx(2 * math.hypot(2, 3))
+
+
+def test_a_curve_that_crosses_itself_is_told_and_cut_there():
+    loop = Polyline(tuple(Point(*p) for p in [(0, 0), (10, 10), (10, 0), (0, 10)]), (0.0,) * 4, True)
+    after, findings, regions = heal_all([Curve("bow", loop, "0")], 0.05)
+    (told,) = [f for f in findings if f.kind == "self-crossing"]
+    assert told.place.distance_to(Point(5, 5)) < 1e-9
+    assert sorted(r.area for r in regions) == [pytest.approx(25), pytest.approx(25)]
+    assert [f.kind for f in heal_all(after, 0.05)[1]] == []

@@ -204,7 +204,9 @@ class _Pass:
         for k in np.flatnonzero(still).tolist():
             ids = tuple(sorted({pieces.id_of(int(crossings.first[k])), pieces.id_of(int(crossings.second[k]))}))
             place = Point(*crossings.points[k].tolist())
-            if self.telling.decide(Finding("crossing", f"crossing:{'+'.join(ids)}", place, 0.0, ids, "Cut both there")):
+            kind, remedy = ("crossing", "Cut both there") if len(ids) == 2 else ("self-crossing", "Cut it there")
+            key = f"{kind}:{'+'.join(ids)}"
+            if self.telling.decide(Finding(kind, key, place, 0.0, ids, remedy, confidence=0.5)):
                 self.cuts.add(int(crossings.vertex[k]))
 
     def close_slivers(self, pieces: Pieces, edges: Edges, gap: float) -> Edges:

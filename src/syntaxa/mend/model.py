@@ -20,6 +20,7 @@ FINDING_KINDS: dict[str, str] = {
     "overrun": "A curve runs past the corner where it should stop.",
     "dead end": "A piece hangs on a profile and leads nowhere.",
     "crossing": "Two curves cross without an end there.",
+    "self-crossing": "A curve crosses itself.",
     "stray": "A free-standing piece that belongs to no closed profile.",
     "open end": "An end with no partner within the tolerance.",
 }
