@@ -38,7 +38,7 @@ def turned_round(curve):
     return curve
 
 
-@settings(max_examples=30)
+@settings(max_examples=20)
 @given(SEEDS, DAMAGE)
 def test_what_is_healed_is_left_alone(seed, suite):
     _, curves = damaged(suite, seed, LOOPS)
@@ -49,7 +49,7 @@ def test_what_is_healed_is_left_alone(seed, suite):
     assert areas(again) == pytest.approx(areas(regions), rel=1e-9)
 
 
-@settings(max_examples=40)
+@settings(max_examples=24)
 @given(SEEDS, DAMAGE, st.floats(0, TURN), st.booleans(), st.floats(-500, 500))
 def test_healing_commutes_with_moving_turning_and_mirroring(seed, suite, angle, mirrored, shift):
     _, curves = damaged(suite, seed, LOOPS)
@@ -61,7 +61,7 @@ def test_healing_commutes_with_moving_turning_and_mirroring(seed, suite, angle, 
     assert sorted(f.kind for f in elsewhere) == sorted(f.kind for f in findings)
 
 
-@settings(max_examples=25)
+@settings(max_examples=16)
 @given(SEEDS, st.sampled_from(["gap.05", "overshoot", "overlap", "dups"]), st.sampled_from([0.5, 2.0, 8.0]))
 def test_healing_commutes_with_scaling(seed, suite, factor):
     """The tolerance grows with the drawing; what is fixed in mm (specks, dead ends) is kept out of it."""
@@ -72,7 +72,7 @@ def test_healing_commutes_with_scaling(seed, suite, factor):
     assert areas(grown) == pytest.approx([a * factor**2 for a in areas(regions)], rel=1e-6)
 
 
-@settings(max_examples=40)
+@settings(max_examples=24)
 @given(SEEDS, DAMAGE, st.randoms(use_true_random=False))
 def test_healing_does_not_care_for_order_or_direction(seed, suite, random):
     _, curves = damaged(suite, seed, LOOPS)
@@ -100,7 +100,7 @@ def _curve(number, segment):
     return Curve(f"{number:x}", Arc.from_bulge(a, b, float(segment[4])) if segment[4] else Line(a, b), "0")
 
 
-@settings(max_examples=25)
+@settings(max_examples=16)
 @given(SEEDS, st.floats(0.06, 0.19), st.integers(3, 9))
 def test_no_feature_wider_than_the_tolerance_is_swallowed(seed, size, count):
     """Holes, notches and short edges just above the tolerance, in a plate with gaps."""

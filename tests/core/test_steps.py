@@ -8,13 +8,25 @@ import msgspec
 import pytest
 
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
+from syntaxa.drawing.codec import encoded
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Line
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluator, in_doubt
 from syntaxa.job.model import Job, Source, Step
 from syntaxa.job.revise import with_added
 from syntaxa.job.store import job_bytes, load_job, save_job
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
-from syntaxa.mend.steps import MendFindings, RefitFacets
+from syntaxa.mend.by_hand import (
+    CutCurve,
+    DrawCurves,
+    JoinCurves,
+    LockCurves,
+    MapCurves,
+    OffsetCurves,
+    RoundCorner,
+)
+from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
 from syntaxa.route.edits import (
     BringBack,
     DeleteSketch,
@@ -59,6 +71,16 @@ STEPS: tuple[Step, ...] = (
     Ungroup("hole#2"),
     MendFindings(),
     RefitFacets(),
+    LeaveFindings(("gap:none",), "as agreed"),
+    DrawCurves(
+        tuple(encoded(Line(Point(*a), Point(*b))) for a, b in (((0, 0), (90, 0)), ((90, 0), (90, 60)))), "Base", "lines"
+    ),
+    MapCurves(("drawn-1", "drawn-2"), (1.0, 0.0, 0.0, 1.0, 5.0, 5.0), "Move curves"),
+    RoundCorner(("drawn-1", "drawn-2"), 4.0, "fillet"),
+    OffsetCurves(("drawn-1", "fillet-1", "drawn-2"), 2.0),
+    JoinCurves(("drawn-1", "fillet-1")),
+    CutCurve("drawn-2", 95.0, 40.0, "split"),
+    LockCurves(("drawn-2.1",)),
 )
 
 
