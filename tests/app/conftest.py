@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 from pathlib import Path
 
 import pytest
@@ -71,9 +72,20 @@ def chosen():
     return Chosen()
 
 
+@pytest.fixture(scope="session")
+def drawings(tmp_path_factory):
+    """The demo's drawings, made once: (their folder, the path that making them gives)."""
+    folder = tmp_path_factory.mktemp("drawings")
+    return folder, write_drawings(folder)
+
+
 @pytest.fixture
-def window(qtbot, tmp_path, chosen):
-    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, write_drawings)
+def window(qtbot, tmp_path, chosen, drawings):
+    def copied(folder):
+        shutil.copytree(drawings[0], folder, dirs_exist_ok=True)
+        return folder / drawings[1].name
+
+    made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, copied)
     qtbot.addWidget(made)
     made.show()
     qtbot.waitExposed(made)
