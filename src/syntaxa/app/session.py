@@ -13,7 +13,7 @@ from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.drawing.annotations import Annotation, Box
-from syntaxa.drawing.model import Curve, Drawing, Layer, extents_of
+from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import Entry, State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
@@ -70,10 +70,6 @@ class Surveyed:
 
 #: Rank of the steps that change curves: what stands before them is what was received.
 _BY_HAND = 40
-
-
-def _curves_made(state: State) -> list[Curve]:
-    return [c for sketch in state.profiles() for c in sketch.curves]
 
 
 class Session(QObject):
@@ -412,7 +408,7 @@ class Session(QObject):
         def look(progress: Progress) -> Deviation:
             before = self._evaluator.evaluate(placed).state
             progress(0.3)
-            return deviation(_curves_made(before), _curves_made(state), gap)
+            return deviation(before.made_curves(), state.made_curves(), gap)
 
         def done(found: Deviation) -> None:
             self.deviation = found

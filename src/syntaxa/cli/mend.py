@@ -13,7 +13,6 @@ from syntaxa.cli.arguments import UsageError, names, read_options
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
-from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
@@ -71,16 +70,11 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     for output in outputs:
         deliver(evaluation.state, output, Output(options.output_unit, options.release))
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
-    apart = deviation(_made(unmended), _made(evaluation), gap)
+    apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves(), gap)
     moved = DeviationRecord(
         record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound
     )
     return msgspec.structs.replace(record, deviation_mm=moved, seconds=time.perf_counter() - began)
-
-
-def _made(evaluation: Evaluation) -> list[Curve]:
-    """The curves of all sketches that are there to be made."""
-    return [c for s in evaluation.state.profiles() for c in s.curves]
 
 
 def _largest(side: tuple[Far, ...]) -> float | None:

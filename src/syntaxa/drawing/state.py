@@ -170,6 +170,10 @@ class State:
         """The state of a single source before any step, without sketches."""
         return cls((Taken(1, "", drawing, unit),))
 
+    def made_curves(self) -> list[Curve]:
+        """The curves of all sketches that are there to be made."""
+        return [c for sketch in self.profiles() for c in sketch.curves]
+
     @property
     def placement(self) -> Placement:
         """How the first source is placed."""

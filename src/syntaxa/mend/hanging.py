@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.ragged import picked
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Edges
 from syntaxa.mend.joints import EndState
@@ -31,9 +32,7 @@ class Chains:
 
     def take(self, index: Ints) -> Chains:
         """The chains at an index."""
-        sizes = np.diff(self.first)[index]
-        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
-        at = np.repeat(self.first[:-1][index] - first[:-1], sizes) + np.arange(first[-1])
+        first, at = picked(self.first, index)
         return Chains(first, self.edges[at], self.loose[index], self.length[index])
 
 

@@ -25,6 +25,7 @@ from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.clusters import pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.ragged import picked
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -80,9 +81,7 @@ class Joints:
 
     def take(self, index: Ints) -> Joints:
         """The joints at an index."""
-        sizes = np.diff(self.first)[index]
-        first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
-        at = np.repeat(self.first[:-1][index] - first[:-1], sizes) + np.arange(first[-1])
+        first, at = picked(self.first, index)
         rest = (getattr(self, name)[index] for name in Joints.__slots__[2:])
         return Joints(first, self.ends[at], *rest)
 
