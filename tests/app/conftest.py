@@ -73,17 +73,17 @@ def chosen():
 
 
 @pytest.fixture(scope="session")
-def drawings(tmp_path_factory):
+def demo_drawings(tmp_path_factory):
     """The demo's drawings, made once: (their folder, the path that making them gives)."""
     folder = tmp_path_factory.mktemp("drawings")
     return folder, write_drawings(folder)
 
 
 @pytest.fixture
-def window(qtbot, tmp_path, chosen, drawings):
+def window(qtbot, tmp_path, chosen, demo_drawings):
     def copied(folder):
-        shutil.copytree(drawings[0], folder, dirs_exist_ok=True)
-        return folder / drawings[1].name
+        shutil.copytree(demo_drawings[0], folder, dirs_exist_ok=True)
+        return folder / demo_drawings[1].name
 
     made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, copied)
     qtbot.addWidget(made)
