@@ -11,6 +11,7 @@ from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import norm
 
@@ -26,9 +27,14 @@ def cluster_labels(points: Floats, radius: float) -> tuple[int, Ints]:
     if not len(points):
         return 0, np.empty(0, dtype=np.int64)
     first, second, _ = pairs_within(points, np.arange(len(points)), radius)
-    graph = coo_matrix((np.ones(len(first), dtype=np.int8), (first, second)), shape=(len(points),) * 2)
-    count, labels = connected_components(graph, directed=False)
-    return int(count), labels.astype(np.int64)
+    return linked(first, second, len(points))
+
+
+def linked(first: Ints, second: Ints, count: int) -> tuple[int, Ints]:
+    """Number of groups of `count` things of which pairs are linked, and the label of each thing."""
+    graph = coo_matrix((np.ones(len(first), dtype=np.int8), (first, second)), shape=(count, count))
+    groups, labels = connected_components(graph, directed=False)
+    return int(groups), labels.astype(np.int64)
 
 
 def pairs_within(points: Floats, wanted: Ints, radius: float) -> tuple[Ints, Ints, Floats]:
@@ -48,9 +54,8 @@ def pairs_within(points: Floats, wanted: Ints, radius: float) -> tuple[Ints, Int
         near = tree.sparse_distance_matrix(cKDTree(points), radius, output_type="coo_matrix")
         first, second = wanted[near.row], near.col.astype(np.int64)
     else:
-        total = np.cumsum(sizes)
         first = np.repeat(wanted, sizes)
-        second = order[np.repeat(begin - (total - sizes), sizes) + np.arange(len(first))]
+        second = order[spread(begin, sizes)]
     other = np.flatnonzero(first != second)
     first, second = first[other], second[other]
     distance = norm(points.take(first, axis=0) - points.take(second, axis=0))
@@ -62,6 +67,10 @@ def smallest_circle(points: list[Point]) -> tuple[Point, float]:
     """Centre and radius (mm) of the smallest circle around a few points; tries every pair and triple."""
     if len(points) == 1:
         return points[0], 0.0
+    one, two = max(itertools.combinations(points, 2), key=lambda pair: pair[0].distance_to(pair[1]))
+    middle, radius = one.toward(two, 0.5), one.distance_to(two) / 2
+    if all(middle.distance_to(p) <= radius for p in points if p is not one and p is not two):
+        return middle, radius
     centres = [a.toward(b, 0.5) for a, b in itertools.combinations(points, 2)]
     centres += [c for three in itertools.combinations(points, 3) if (c := _circumcentre(*three))]
     # One of these is the centre; the farthest point from the right one is the nearest of all.

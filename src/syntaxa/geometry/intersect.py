@@ -1,6 +1,6 @@
 """Where lines and arcs meet, for many pairs at once.
 
-Cost: n log n for the candidate pairs (an STR tree over bounding boxes), then linear in the candidates.
+Cost: n log n for the candidate pairs (their bounding boxes in cells), then linear in the candidates.
 Tangency within the tolerance counts as one contact at the foot of the shortest distance.
 """
 
@@ -10,9 +10,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-import shapely
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import along, cross, dot, norm
 
@@ -54,56 +54,15 @@ class Contacts:
         return cls(*(np.concatenate([getattr(part, name) for part in parts]) for name in cls.__slots__))
 
 
-class BoxTree:
-    """The bounding boxes of pieces, grown by half a margin (mm), in trees.
-
-    Where some of the pieces go and others come, the trees are kept and what has changed is laid over them.
-    """
-
-    def __init__(self, curves: CurveArray, margin: float) -> None:
-        low_x, low_y, high_x, high_y = curves.bounds().T
-        half = margin / 2
-        self._margin = margin
-        self._boxes = shapely.box(low_x - half, low_y - half, high_x + half, high_y + half)
-        # Each tree with the present number of each of its boxes, -1 for what is gone.
-        self._layers = [(shapely.STRtree(self._boxes), np.arange(len(curves)))]
-
-    def pairs(self) -> tuple[Ints, Ints]:
-        """Index pairs i < j whose boxes touch; of a tree that nothing has been laid over."""
-        first, second = self._layers[0][0].query(self._boxes)
-        ahead = first < second
-        return first[ahead], second[ahead]
-
-    def around(self, boxes: Floats, reach: float) -> tuple[Ints, Ints]:
-        """Pairs (row of the boxes (n, 4), piece) whose box comes as near as the reach (mm), in either direction."""
-        low_x, low_y, high_x, high_y = boxes.T
-        wanted = shapely.box(low_x - reach, low_y - reach, high_x + reach, high_y + reach)
-        rows, pieces = [], []
-        for tree, number in self._layers:
-            row, box = tree.query(wanted)
-            piece = number[box]
-            rows.append(row[piece >= 0])
-            pieces.append(piece[piece >= 0])
-        return np.concatenate(rows), np.concatenate(pieces)
-
-    def near(self, points: Floats, reach: float) -> tuple[Ints, Ints]:
-        """Pairs (row of the points (n, 2), piece) whose box comes as near as the reach (mm), in either direction."""
-        return self.around(np.hstack([points, points]), reach)
-
-    def changed(self, number: Ints, new: BoxTree | None) -> BoxTree:
-        """The tree with pieces renumbered (n,), -1 for those that go, and new ones numbered behind them."""
-        laid = object.__new__(BoxTree)
-        laid._margin, laid._boxes = self._margin, self._boxes
-        laid._layers = [(tree, np.where(old >= 0, number[old], -1)) for tree, old in self._layers]
-        if new is not None:
-            count = int((number >= 0).sum())
-            laid._layers += [(tree, np.where(old >= 0, old + count, -1)) for tree, old in new._layers]
-        return laid
+def boxes_of(curves: CurveArray, margin: float) -> BoxIndex:
+    """The bounding boxes of pieces, grown by half a margin (mm) on every side."""
+    half = margin / 2
+    return BoxIndex(curves.bounds() + np.array([-half, -half, half, half]))
 
 
 def candidate_pairs(curves: CurveArray, margin: float) -> tuple[Ints, Ints]:
     """Index pairs i < j whose bounding boxes, grown by the margin (mm), touch."""
-    return BoxTree(curves, margin).pairs()
+    return boxes_of(curves, margin).pairs()
 
 
 def contacts(curves: CurveArray, tolerance: float, pairs: tuple[Ints, Ints] | None = None) -> Contacts:
@@ -136,22 +95,22 @@ def carrier_crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) ->
 
 
 def _crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> Contacts:
-    one, two = curves.take(i), curves.take(j)
-    slack_one, slack_two = (tolerance / np.maximum(c.lengths(), 1e-300) for c in (one, two))
+    slack = tolerance / np.maximum(curves.lengths(), 1e-300)
     parts = []
     for places in carrier_crossings(curves, i, j, tolerance):
         met = np.flatnonzero(~np.isnan(places[:, 0]))
         points = places.take(met, axis=0)
-        share = one.take(met).shares_of(points)
-        inside = np.flatnonzero((share >= -slack_one[met]) & (share <= 1 + slack_one[met]))
+        share, more = curves.take(i[met]).shares_of(points), slack[i[met]]
+        inside = np.flatnonzero((share >= -more) & (share <= 1 + more))
         met, share, points = met[inside], share[inside], points.take(inside, axis=0)
-        other = two.take(met).shares_of(points)
-        inside = np.flatnonzero((other >= -slack_two[met]) & (other <= 1 + slack_two[met]))
+        other, more = curves.take(j[met]).shares_of(points), slack[j[met]]
+        inside = np.flatnonzero((other >= -more) & (other <= 1 + more))
         met, share, other, points = met[inside], share[inside], other[inside], points.take(inside, axis=0)
-        ends = (end.take(met, axis=0) for end in (one.start, one.end, two.start, two.end))
-        nearest = np.min([norm(end - points) for end in ends], axis=0) if len(met) else np.empty(0)
-        through = np.flatnonzero(nearest > 0.5 * tolerance)
-        met, share, other, points = met[through], share[through], other[through], points.take(through, axis=0)
+        through = np.ones(len(met), dtype=bool)
+        for index in (i[met], j[met]):
+            for ends in (curves.start, curves.end):
+                through &= norm(ends.take(index, axis=0) - points) > 0.5 * tolerance
+        met, share, other, points = met[through], share[through], other[through], points[through]
         parts.append((i[met], j[met], points, np.full(len(met), -1), np.clip(share, 0, 1), np.clip(other, 0, 1)))
     return Contacts(*(np.concatenate(columns) for columns in zip(*parts, strict=True)))
 

@@ -3,12 +3,30 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
+from scipy.sparse import csr_matrix
 
-from syntaxa.geometry.arrays import Ints
+Ints = NDArray[np.int64]
+
+
+def spread(begin: Ints, sizes: Ints) -> Ints:
+    """The numbers from each beginning (n,) on, as many as its size (n,), one row after the other."""
+    total = np.cumsum(sizes)
+    return np.repeat(begin - (total - sizes), sizes) + np.arange(total[-1] if len(total) else 0)
 
 
 def picked(first: Ints, index: Ints) -> tuple[Ints, Ints]:
     """(first of the rows at an index, where their entries stand in the flat array)."""
     sizes = np.diff(first)[index]
     begins = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
-    return begins, np.repeat(first[:-1][index] - begins[:-1], sizes) + np.arange(begins[-1])
+    return begins, spread(first[:-1][index], sizes)
+
+
+def grouped(label: Ints, count: int) -> tuple[Ints, Ints]:
+    """(first, entries): where each of `count` labels (n,) is found, rising: those of label k are row k.
+
+    By counting, not by sorting.
+    """
+    ones, first = np.ones(len(label), dtype=np.int8), np.arange(len(label) + 1)
+    by_label = csr_matrix((ones, label, first), shape=(len(label), count)).tocsc()
+    return by_label.indptr.astype(np.int64), by_label.indices.astype(np.int64)

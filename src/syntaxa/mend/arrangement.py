@@ -14,11 +14,10 @@ from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
-from scipy.sparse import coo_matrix
-from scipy.sparse.csgraph import connected_components
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.clusters import cluster_labels
+from syntaxa.geometry.clusters import cluster_labels, linked
+from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import chosen, norm
 from syntaxa.mend.model import Pieces
@@ -60,9 +59,10 @@ class Edges:
         """The cycles of half-edges, round what hangs or stands free as well."""
         return Cycles(self)
 
-    def degrees(self) -> Ints:
-        """Number of edge ends at each vertex, (vertices,)."""
-        ends = np.concatenate([self.tail, self.head])
+    def degrees(self, which: Bools | None = None) -> Ints:
+        """Number of edge ends at each vertex, (vertices,); of all edges, or of those in a mask."""
+        both = (self.tail, self.head) if which is None else (self.tail[which], self.head[which])
+        ends = np.concatenate(both)
         return np.bincount(ends, minlength=len(self.vertices)).astype(np.int64)
 
 
@@ -162,20 +162,13 @@ def bridges(edges: Edges) -> Bools:
     named = label[0::2] == label[1::2]
     rest = np.flatnonzero(~named)
     size = len(edges.vertices)
-    blocks, block = components(edges.tail[rest], edges.head[rest], size)
+    blocks, block = linked(edges.tail[rest], edges.head[rest], size)
     which = np.flatnonzero(named)
     tail, head = block[edges.tail[which]], block[edges.head[which]]
-    trees, _ = components(tail, head, blocks)
+    trees, _ = linked(tail, head, blocks)
     if len(which) != blocks - trees:
         named[which] = _bridges_by_search(tail, head, blocks)
     return np.asarray(named)
-
-
-def components(tail: Ints, head: Ints, size: int) -> tuple[int, Ints]:
-    """Number of connected groups of `size` vertices, and the group of each; edges lead from tails to heads."""
-    graph = coo_matrix((np.ones(len(tail)), (tail, head)), shape=(size, size))
-    count, label = connected_components(graph, directed=False)
-    return int(count), label.astype(np.int64)
 
 
 def _bridges_by_search(tail: Ints, head: Ints, size: int) -> Bools:
@@ -229,9 +222,7 @@ class Cycles:
         m = len(edges)
         self.origin = np.stack([edges.tail, edges.head], axis=1).reshape(-1)
         self.following = self._following()
-        graph = coo_matrix((np.ones(2 * m), (np.arange(2 * m), self.following)), shape=(2 * m, 2 * m))
-        self.count, label = connected_components(graph, directed=False)
-        self.label = label.astype(np.int64)
+        self.count, self.label = linked(np.arange(2 * m), self.following, 2 * m)
         area = edges.curves.signed_areas()
         signed = np.stack([area, -area], axis=1).reshape(-1)
         self.area = np.bincount(self.label, weights=signed, minlength=self.count)
@@ -255,15 +246,18 @@ class Cycles:
         """(first, halves): the half-edges of cycle c in order are halves[first[c]:first[c + 1]]."""
         sizes = np.bincount(self.label, minlength=self.count)
         first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
-        following = self.following.tolist()
-        lead = np.full(self.count, len(following))
-        np.minimum.at(lead, self.label, np.arange(len(following)))
-        halves = []
-        for half, size in zip(lead.tolist(), sizes.tolist(), strict=True):
-            for _ in range(size):
-                halves.append(half)
-                half = following[half]
-        return first, np.array(halves, dtype=np.int64)
+        every = np.arange(len(self.label))
+        lead = np.full(self.count, len(every))
+        np.minimum.at(lead, self.label, every)
+        # How many steps each is from the last of its cycle: in every round the steps known double (list ranking).
+        onward = np.where(self.following == lead[self.label], every, self.following)
+        left = (onward != every).astype(np.int64)
+        for _ in range(int(sizes.max(initial=1)).bit_length()):
+            left += left[onward]
+            onward = onward[onward]
+        halves = np.empty_like(every)
+        halves[first[self.label + 1] - 1 - left] = every
+        return first, halves
 
     def walk(self, cycle: int) -> Ints:
         """The half-edges of a cycle in order."""
@@ -272,36 +266,34 @@ class Cycles:
 
     def _following(self) -> Ints:
         """The half-edge after each: at its head, the next one clockwise from its twin."""
-        angle = self._angles()
-        order = np.lexsort((angle, self.origin))
+        first, order = grouped(self.origin, len(self.edges.vertices))
+        # Where only two leave, the other one is the next whatever their directions.
+        branches = (np.diff(first) >= 3)[self.origin]
+        halves = np.flatnonzero(branches)
+        if len(halves):
+            order[branches[order]] = halves[np.lexsort((self._angles(halves), self.origin[halves]))]
         position = np.empty_like(order)
         position[order] = np.arange(len(order))
-        origin = self.origin[order]
-        first = np.searchsorted(origin, origin, side="left")
-        last = np.searchsorted(origin, origin, side="right") - 1
-        here = np.arange(len(order))
-        clockwise = np.where(here == first, last, here - 1)
-        twin = np.arange(len(order)) ^ 1
-        return np.asarray(order[clockwise[position[twin]]])
+        origin, here = self.origin[order], np.arange(len(order))
+        clockwise = np.where(here == first[origin], first[origin + 1] - 1, here - 1)
+        return np.asarray(order[clockwise[position[here ^ 1]]])
 
-    def _angles(self) -> Floats:
-        """Direction in which each half-edge leaves, taken at a small common distance from its vertex.
+    def _angles(self, halves: Ints) -> Floats:
+        """Direction in which half-edges (k,) leave, (k,) radians, taken at a small common distance from their vertex.
 
         Tangent pieces leave in one direction; a little way out their curvature has parted them.
         """
-        curves = self.edges.curves
-        chord = norm(curves.end - curves.start)
+        every = self.edges.curves
+        chord = norm(every.end - every.start)
         reach = np.full(len(self.edges.vertices), np.inf)
         np.minimum.at(reach, self.edges.tail, chord)
         np.minimum.at(reach, self.edges.head, chord)
-        parts = []
-        for vertex, share, sign in ((self.edges.tail, 0.0, 1.0), (self.edges.head, 1.0, -1.0)):
-            tangent = curves.tangents_at(np.full(len(chord), share)) * sign
-            distance = 0.3 * reach[vertex]
-            bend = np.arcsin(np.clip(distance / np.maximum(2 * curves.radius, 1e-300), 0.0, 1.0)) * curves.is_arc
-            turn = np.sign(curves.sweep) * sign
-            parts.append(np.arctan2(tangent[:, 1], tangent[:, 0]) + turn * bend)
-        angle = np.stack(parts, axis=1).reshape(-1)
+        curves, against = every.take(halves // 2), (halves % 2).astype(np.float64)
+        sign = 1.0 - 2.0 * against
+        tangent = curves.tangents_at(against)
+        distance = 0.3 * reach[self.origin[halves]]
+        bend = np.arcsin(np.clip(distance / np.maximum(2 * curves.radius, 1e-300), 0.0, 1.0)) * curves.is_arc
+        angle = np.arctan2(tangent[:, 1] * sign, tangent[:, 0] * sign) + np.sign(curves.sweep) * sign * bend
         return np.asarray(angle % (2 * np.pi))
 
 

@@ -14,7 +14,7 @@ import numpy as np
 
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.intersect import BoxTree
+from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.pieces import pieces_of
@@ -91,12 +91,12 @@ def _distances(places: Floats, other: CurveArray, near: float) -> Floats:
     best = np.full(len(places), np.inf)
     if not len(other):
         return best
-    tree = BoxTree(other, 0.0)
+    boxes = BoxIndex(other.bounds())
     extent = np.concatenate([places, other.start, other.end])
     most = float(np.ptp(extent, axis=0).sum()) + 1.0
     left, reach = np.arange(len(places)), near
     while len(left):
-        row, piece = tree.near(places.take(left, axis=0), reach)
+        row, piece = boxes.near(places.take(left, axis=0), reach)
         found = other.take(piece).distances_to(places.take(left[row], axis=0))
         np.minimum.at(best, left[row], found)
         # Within the reach the box of the nearest cannot have been missed.

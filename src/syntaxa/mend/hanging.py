@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.geometry.arrays import Ints
-from syntaxa.geometry.ragged import picked
+from syntaxa.geometry.ragged import grouped, picked
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Edges
 from syntaxa.mend.joints import EndState
@@ -36,8 +36,8 @@ class Chains:
         return Chains(first, self.edges[at], self.loose[index], self.length[index])
 
 
-def hanging_chains(edges: Edges, held: Ints | None = None) -> Chains:
-    """Runs of edges from a branching to a free end; free-standing ones are left alone.
+def hanging_chains(edges: Edges, longest: float, held: Ints | None = None) -> Chains:
+    """Runs of edges, up to `longest` mm, from a branching to a free end; free-standing ones are left alone.
 
     held   vertices that lie on the inside of some edge
     """
@@ -46,22 +46,25 @@ def hanging_chains(edges: Edges, held: Ints | None = None) -> Chains:
         degree[held] += 2
     ends = np.concatenate([edges.tail, edges.head])
     other = np.concatenate([edges.head, edges.tail])
-    number = np.tile(np.arange(len(edges)), 2)
+    lengths = edges.curves.lengths()
     free = np.flatnonzero(degree[ends] == 1)
+    free = free[lengths[free % len(edges)] <= longest]
     beyond = other[free]
     at_once = (degree[beyond] >= 3) & (beyond != ends[free])
-    chains = [([int(e)], int(v)) for e, v in zip(number[free[at_once]], ends[free[at_once]], strict=True)]
-    if not at_once.all():
-        chains += _longer(edges, degree, free[~at_once] % len(edges), ends[free[~at_once]])
+    onward = degree[beyond] == 2
+    chains = [([int(e)], int(v)) for e, v in zip(free[at_once] % len(edges), ends[free[at_once]], strict=True)]
+    if onward.any():
+        chains += _longer(edges, degree, free[onward] % len(edges), ends[free[onward]], longest)
     first = np.concatenate([[0], np.cumsum([len(chain) for chain, _ in chains])]).astype(np.int64)
     members = np.array([e for chain, _ in chains for e in chain], dtype=np.int64)
-    lengths = edges.curves.take(members).lengths()
-    total = np.add.reduceat(lengths, first[:-1]) if len(chains) else np.empty(0)
+    total = np.add.reduceat(lengths[members], first[:-1]) if len(chains) else np.empty(0)
     return Chains(first, members, np.array([v for _, v in chains], dtype=np.int64), total)
 
 
-def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState) -> tuple[Edges, Chains]:
-    """Runs of whole pieces that hang by one end, whatever they cross on their way; the pieces as edges, and the chains.
+def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState, longest: float) -> tuple[Edges, Chains]:
+    """Runs of whole pieces, up to `longest` mm, that hang by one end, whatever they cross on their way.
+
+    The pieces as edges, and the chains.
 
     A run that ends just behind what it crosses is no dead end: it ran past a corner.
     """
@@ -72,7 +75,7 @@ def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState) -> tupl
     vertices = near.ends.take(first, axis=0)
     every = np.arange(count)
     edges = Edges(pieces.curves, label[0::2], label[1::2], every, np.zeros(count), np.ones(count), vertices)
-    chains = hanging_chains(edges, np.unique(label[_ends_inside(near)]))
+    chains = hanging_chains(edges, longest, np.unique(label[_ends_inside(near)]))
     free = np.zeros(len(vertices), dtype=bool)
     free[label[np.flatnonzero(state.open)]] = True
     return edges, chains.take(np.flatnonzero(free[chains.loose]))
@@ -86,23 +89,21 @@ def _ends_inside(near: Neighbourhood) -> Ints:
     return np.asarray(2 * met.first[inside] + met.end[inside])
 
 
-def _longer(edges: Edges, degree: Ints, begin: Ints, loose: Ints) -> list[tuple[list[int], int]]:
-    """The chains of more than one edge that begin with these edges at these free ends."""
+def _longer(edges: Edges, degree: Ints, begin: Ints, loose: Ints, longest: float) -> list[tuple[list[int], int]]:
+    """The chains of more than one edge, up to `longest` mm, that begin with these edges at these free ends."""
     ends = np.concatenate([edges.tail, edges.head])
-    order = np.argsort(ends, kind="stable")
-    bounds = np.searchsorted(ends[order], np.arange(len(degree) + 1))
+    first, order = grouped(ends, len(degree))
+    bounds, number, count = first.tolist(), (order % len(edges)).tolist(), degree.tolist()
+    both, lengths = (edges.tail + edges.head).tolist(), edges.curves.lengths().tolist()
     found = []
     for edge, vertex in zip(begin.tolist(), loose.tolist(), strict=True):
-        chain, here = [edge], _across(edges, edge, vertex)
-        while degree[here] == 2:
-            pair = (order[bounds[here] : bounds[here + 1]] % len(edges)).tolist()
-            onward = pair[0] if pair[1] == chain[-1] else pair[1]
+        chain, here, length = [edge], both[edge] - vertex, lengths[edge]
+        while count[here] == 2 and length <= longest:
+            one, two = number[bounds[here] : bounds[here + 1]]
+            onward = one if two == chain[-1] else two
             chain.append(onward)
-            here = _across(edges, onward, here)
-        if degree[here] >= 3:
+            here = both[onward] - here
+            length += lengths[onward]
+        if count[here] >= 3 and length <= longest:
             found.append((chain[::-1], vertex))
     return found
-
-
-def _across(edges: Edges, edge: int, vertex: int) -> int:
-    return int(edges.head[edge]) if int(edges.tail[edge]) == vertex else int(edges.tail[edge])

@@ -22,14 +22,16 @@ import numpy as np
 from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
-from syntaxa.mend.arrangement import Crossings, Edges, bridges, components, split_at_contacts
+from syntaxa.mend.arrangement import Crossings, Edges, bridges, split_at_contacts
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
 from syntaxa.mend.joining import joined
-from syntaxa.mend.joints import Joints, end_states, find_joints, sparing, with_choice
+from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, sparing, with_choice
 from syntaxa.mend.model import CHOICES, Finding, Pieces
+from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.overlaps import Stacks
 from syntaxa.mend.received import Received, Single
 from syntaxa.mend.slivers import Twin, without_slivers
@@ -109,6 +111,7 @@ class _Pass:
         self.telling = telling
         self._choices = choices
         self._held = np.array(sorted(held), dtype=np.int64)
+        self._states: tuple[Neighbourhood, float, EndState] | None = None
         self.aside: set[int] = set()
         self.cuts: set[int] = set()
 
@@ -175,6 +178,12 @@ class _Pass:
 
     # ------------------------------------------------------------------ joints
 
+    def _state_of(self, near: Neighbourhood, reach: float) -> EndState:
+        """What is at each end; the last answer is kept, for one pass often asks what the one before it asked."""
+        if self._states is None or self._states[0] is not near or self._states[1] != reach:
+            self._states = (near, reach, end_states(near, reach))
+        return self._states[2]
+
     def join(self, single: Single, tolerances: Tolerances) -> Single:
         """Ends that belong together are drawn to one place."""
         pieces, near = single.pieces, single.near
@@ -182,7 +191,7 @@ class _Pass:
         changed = False
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
-            joints = find_joints(near, end_states(near, reach), tolerances.gap)
+            joints = find_joints(near, self._state_of(near, reach), tolerances.gap)
             if len(self._held):
                 joints = sparing(near, joints, np.isin(pieces.curves.owner, self._held))
             words = self._reworded(partial(_gap_findings, pieces, joints, tolerances.gap))
@@ -225,8 +234,7 @@ class _Pass:
         pieces, near = single.pieces, single.near
         reach = 2 * max(tolerances.gap, tolerances.speck)
         while len(pieces):
-            edges, chains = hanging_pieces(pieces, near, end_states(near, reach))
-            chains = chains.take(np.flatnonzero(chains.length <= dead_end))
+            edges, chains = hanging_pieces(pieces, near, self._state_of(near, reach), dead_end)
             accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, reach))
             if not accepted.any():
                 break
@@ -239,8 +247,7 @@ class _Pass:
         """Chains that hang on a profile by one end are dropped, if they are short enough."""
         overrun = max(2 * tolerances.gap, tolerances.speck)
         while len(edges):
-            chains = hanging_chains(edges)
-            chains = chains.take(np.flatnonzero(chains.length <= dead_end))
+            chains = hanging_chains(edges, dead_end)
             accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, overrun))
             if not accepted.any():
                 break
@@ -271,7 +278,7 @@ class _Pass:
             for vertex in loose:
                 place = Point(*edges.vertices[vertex].tolist())
                 self.telling.decide(Finding("open end", f"open:{'+'.join(ids)}", place, nearest[vertex], ids))
-        return edges.take(np.setdiff1d(np.arange(len(edges)), np.array(dropped, dtype=np.int64)))
+        return edges.take(np.setdiff1d(np.arange(len(edges)), np.array(dropped))) if dropped else edges
 
 
 def what_is_left(single: Single, edges: Edges) -> Single:
@@ -388,8 +395,8 @@ def _open_components(edges: Edges) -> list[tuple[Ints, bool]]:
     """Connected groups of edges that bound nothing, each with whether nothing else touches it."""
     loose = np.flatnonzero(bridges(edges))
     size = len(edges.vertices)
-    _, group = components(edges.tail[loose], edges.head[loose], size)
-    _, whole = components(edges.tail, edges.head, size)
+    _, group = linked(edges.tail[loose], edges.head[loose], size)
+    _, whole = linked(edges.tail, edges.head, size)
     in_whole = np.bincount(whole[edges.tail], minlength=size)
     own = group[edges.tail[loose]]
     order = np.argsort(own, kind="stable")

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import itertools
-
 import numpy as np
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
@@ -63,22 +61,25 @@ def _bent(pieces: Pieces, moved: CurveArray, joints: Joints) -> tuple[Ints, Curv
     target = joints.inside[met]
     off = moved.take(target).distances_to(joints.place[met]) > _ON
     met, target = met[off], target[off]
-    by_piece = np.lexsort((joints.share[met], target))
-    rows: list[tuple[int, float, float, list[float], list[float]]] = []
-    for piece, group in itertools.groupby(by_piece.tolist(), key=lambda k: int(target[k])):
-        stops = [(0.0, moved.start[piece].tolist())]
-        stops += [(float(joints.share[met[k]]), joints.place[met[k]].tolist()) for k in group]
-        stops += [(1.0, moved.end[piece].tolist())]
-        rows += [(piece, low, high, a, b) for (low, a), (high, b) in itertools.pairwise(stops)]
-    source = np.array([row[0] for row in rows], dtype=np.int64)
-    low, high = (np.array([row[k] for row in rows], dtype=np.float64) for k in (1, 2))
-    a, b = (np.array([row[k] for row in rows], dtype=np.float64).reshape(-1, 2) for k in (3, 4))
+    order = np.lexsort((joints.share[met], target))
+    stops, points = joints.share[met[order]], joints.place[met[order]]
+    cut, count = np.unique(target, return_counts=True)
+    # Each piece gives one part more than it has stops.
+    source = np.repeat(cut, count + 1)
+    ends = np.cumsum(count + 1)
+    begins = ends - count - 1
+    after, before = np.ones(len(source), dtype=bool), np.ones(len(source), dtype=bool)
+    after[begins], before[ends - 1] = False, False
+    low, high = np.zeros(len(source)), np.ones(len(source))
+    low[after], high[before] = stops, stops
+    a, b = moved.start[source], moved.end[source]
+    a[after], b[before] = points, points
     whole = moved.take(source)
     bulge = np.tan(whole.sweep * (high - low) / 4)
     plain = CurveArray.from_bulges(whole.points_at(low), whole.points_at(high), bulge, whole.owner)
     parts = reshape(plain, a, b, np.ones(len(source), dtype=bool))
-    nth = np.arange(len(source)) - np.searchsorted(source, source)
-    return np.unique(source), parts, pieces.order[source] + (nth + 1) / 1024
+    nth = np.arange(len(source)) - np.repeat(begins, count + 1)
+    return cut, parts, pieces.order[source] + (nth + 1) / 1024
 
 
 def _bridges(pieces: Pieces, moved: CurveArray, joints: Joints) -> tuple[CurveArray, Floats]:

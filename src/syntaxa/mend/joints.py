@@ -17,15 +17,12 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.sparse import coo_matrix
-from scipy.sparse.csgraph import connected_components
-from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.clusters import pairs_within, smallest_circle
+from syntaxa.geometry.clusters import linked, pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.ragged import picked
+from syntaxa.geometry.ragged import grouped, picked
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -172,12 +169,12 @@ def _end_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     node = _nodes(near, state)
     a, b = node[end], node[other]
     count = len(node)
-    _, crowd = connected_components(coo_matrix((np.ones(len(a)), (a, b)), shape=(count, count)), directed=False)
     met = np.zeros(count, dtype=bool)
     met[a], met[b] = True, True
-    size = np.bincount(crowd[met], minlength=count)
+    number = np.cumsum(met) - 1
+    _, crowd = linked(number[a], number[b], int(met.sum()))
     members = _Members(node)
-    couple = size[crowd[a]] == 2
+    couple = np.bincount(crowd)[crowd[number[a]]] == 2
     couples = np.unique(np.minimum(a, b)[couple] * count + np.maximum(a, b)[couple])
     large = np.flatnonzero(~couple)
     groups = _crowded(near, end[large], other[large], distance[large], node, members, gap)
@@ -203,15 +200,12 @@ class _Members:
     """The ends of each node."""
 
     def __init__(self, node: Ints) -> None:
-        self._order = np.argsort(node, kind="stable")
-        self._begin = np.searchsorted(node[self._order], np.arange(len(node) + 1))
+        self._first, self._ends = grouped(node, len(node))
 
     def of(self, nodes: Ints) -> tuple[Ints, Ints]:
         """(number of ends, (k,); all ends one after the other) of k nodes."""
-        sizes = self._begin[nodes + 1] - self._begin[nodes]
-        total = np.cumsum(sizes)
-        at = np.repeat(self._begin[nodes] - (total - sizes), sizes) + np.arange(total[-1] if len(total) else 0)
-        return sizes, self._order[at]
+        first, at = picked(self._first, nodes)
+        return np.diff(first), self._ends[at]
 
 
 def _coupled(near: Neighbourhood, state: EndState, couples: Ints, members: _Members, gap: float) -> Joints:
@@ -331,7 +325,7 @@ def inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[I
     """(row of the ends, piece, distance, share): pieces that pass an end (k,) within its limit, between their ends."""
     points = near.ends[ends]
     reach = limit + _SLACK
-    row, piece = near.tree.around(np.hstack([points - reach[:, None], points + reach[:, None]]), 0.0)
+    row, piece = near.boxes.around(np.hstack([points - reach[:, None], points + reach[:, None]]))
     other = piece != ends[row] // 2
     row, piece = row[other], piece[other]
     target = near.curves.take(piece)
@@ -418,18 +412,14 @@ def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, 
 
 def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) -> Joints:
     """Short lines for ends whose partners have already gone elsewhere, from the end to where they went."""
-    found: list[tuple[int, int]] = []
-    if len(stranded) and len(joints):
-        goal = np.repeat(np.arange(len(joints)), np.diff(joints.first))
-        tree = cKDTree(near.ends.take(joints.ends, axis=0))
-        around = tree.query_ball_point(near.ends.take(stranded, axis=0), gap + _SLACK)
-        for end, others in zip(stranded.tolist(), around.tolist(), strict=True):
-            options = [int(goal[k]) for k in others if joints.ends[k] // 2 != end // 2]
-            if options:
-                away = norm(joints.place[options] - near.ends[end])
-                found.append((end, options[int(np.argmin(away))]))
-    end, joint = np.array(found, dtype=np.int64).reshape(-1, 2).T
-    place = joints.place[joint].reshape(-1, 2)
+    both = np.concatenate([joints.ends, stranded])
+    goal = np.repeat(np.arange(len(joints)), np.diff(joints.first))
+    one, two, _ = pairs_within(near.ends.take(both, axis=0), len(goal) + np.arange(len(stranded)), gap + _SLACK)
+    good = np.flatnonzero((two < len(goal)) & (both[one] // 2 != both[two] // 2))
+    end, joint = both[one[good]], goal[two[good]]
+    best = _nearest_of(end, norm(joints.place[joint] - near.ends[end]))
+    end, joint = end[best], joint[best]
+    place = joints.place[joint]
     count = len(end)
     gaps = norm(place - near.ends[end])
     nothing = np.zeros(count)

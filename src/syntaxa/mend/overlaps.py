@@ -10,10 +10,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.sparse import coo_matrix
-from scipy.sparse.csgraph import connected_components
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import norm
 
@@ -54,8 +53,7 @@ class Stacks:
 def stacks(curves: CurveArray, pairs: tuple[Ints, Ints], tolerance: float) -> Stacks:
     """All stacks of pieces that lie on each other within the tolerance (mm); pairs are those whose boxes touch."""
     i, j = stacked_pairs(curves, pairs, tolerance)
-    graph = coo_matrix((np.ones(len(i)), (i, j)), shape=(len(curves),) * 2)
-    _, label = connected_components(graph, directed=False)
+    _, label = linked(i, j, len(curves))
     involved = np.unique(np.concatenate([i, j]))
     lengths = curves.lengths()
     members = involved[np.lexsort((involved, -lengths[involved], label[involved]))]

@@ -5,21 +5,14 @@ Cost: n log n; each component is looked up in the boxes of the faces and then te
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.clusters import linked
+from syntaxa.geometry.ragged import grouped, spread
 from syntaxa.geometry.transform import Floats
-from syntaxa.mend.arrangement import Cycles, Edges, bridges, components, rows_along
+from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
-
-
-@dataclass(frozen=True, slots=True)
-class _Face:
-    cycle: int
-    rows: Floats
-    box: Floats
 
 
 def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
@@ -29,22 +22,38 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     if not len(core):
         return []
     cycles = core.cycles
-    faces, outsides = _faces(cycles)
+    faces, outsides = np.flatnonzero(cycles.area > 0), np.flatnonzero(cycles.area < 0)
     component = _groups(cycles)
     parent = _parents(faces, outsides, cycles, component)
-    holes: dict[int, list[int]] = {}
-    for outside, face in enumerate(parent):
-        if face >= 0:
-            holes.setdefault(face, []).append(outside)
-    depth = _depths(faces, outsides, parent, component)
-    inside = [[outsides[k] for k in holes.get(f, [])] for f in range(len(faces))]
-    owners = _owners(cycles, faces, inside)
-    regions = [
-        _region(face, inside[f], depth[f], cycles, tuple(ids[k] for k in owners[f]), sketch)
-        for f, face in enumerate(faces)
+    inside = np.flatnonzero(parent >= 0)
+    # A face and the outsides of what lies in it, one after the other.
+    of = np.concatenate([np.arange(len(faces)), parent[inside]])
+    first, order = grouped(of, len(faces))
+    cycle = np.concatenate([faces, outsides[inside]])[order]
+    area, perimeter = (np.add.reduceat(part[cycle], first[:-1]) for part in (cycles.area, cycles.perimeter))
+    moment = np.add.reduceat(cycles.moment.take(cycle, axis=0), first[:-1], axis=0)
+    centroid = moment / area[:, None] + cycles.origin_of_moments
+    curves = _owners(cycles, first, cycle, ids)
+    rows, box = _outlines(cycles)
+    depth = _depths(component[faces], component[outsides], parent)
+    boxes, bounds, loops = box[faces].tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
+    # Faces of one size are told apart by where they lie.
+    ranked = sorted(range(len(faces)), key=lambda f: (-area[f], boxes[f]))
+    figures = list(zip(area.tolist(), perimeter.tolist(), centroid.tolist(), strict=True))
+    return [
+        Region(
+            id=f"{sketch}/{number + 1}",
+            sketch=sketch,
+            area=figures[f][0],
+            perimeter=figures[f][1],
+            centroid=(figures[f][2][0], figures[f][2][1]),
+            box=tuple(boxes[f]),
+            depth=depth[f],
+            curves=curves[f],
+            loops=tuple(loops[bounds[f] : bounds[f + 1]]),
+        )
+        for number, f in enumerate(ranked)
     ]
-    regions.sort(key=lambda r: (-r.area, r.box))
-    return [_named(region, k + 1) for k, region in enumerate(regions)]
 
 
 def region_count(edges: Edges) -> int:
@@ -54,50 +63,43 @@ def region_count(edges: Edges) -> int:
     return int((core.cycles.area > 0).sum()) if len(core) else 0
 
 
-def _faces(cycles: Cycles) -> tuple[list[_Face], list[_Face]]:
-    """The faces, and the outsides of connected groups."""
+def _outlines(cycles: Cycles) -> tuple[list[Floats], Floats]:
+    """The rows (x, y, bulge) round each cycle, and the boxes (cycles, 4)."""
     first, halves = cycles.walks
     boxes = cycles.edges.curves.bounds().take(halves // 2, axis=0)
     low = np.minimum.reduceat(boxes[:, :2], first[:-1], axis=0)
     high = np.maximum.reduceat(boxes[:, 2:], first[:-1], axis=0)
-    both = np.hstack([low, high])
-    rows = rows_along(cycles, halves)
-    bounds = first.tolist()
-
-    def chosen(which: Ints) -> list[_Face]:
-        return [_Face(k, rows[bounds[k] : bounds[k + 1]], both[k]) for k in which.tolist()]
-
-    return chosen(np.flatnonzero(cycles.area > 0)), chosen(np.flatnonzero(cycles.area < 0))
+    return np.split(rows_along(cycles, halves), first[1:-1]), np.hstack([low, high])
 
 
-def _groups(cycles: Cycles) -> list[int]:
+def _groups(cycles: Cycles) -> Ints:
     """Connected group of each cycle: cycles that share an edge are of one."""
-    _, label = components(cycles.edges.tail, cycles.edges.head, len(cycles.edges.vertices))
-    first, halves = cycles.walks
-    return [int(k) for k in label[cycles.origin[halves[first[:-1]]]]]
+    _, label = linked(cycles.edges.tail, cycles.edges.head, len(cycles.edges.vertices))
+    group = np.empty(cycles.count, dtype=np.int64)
+    group[cycles.label] = label[cycles.origin]
+    return group
 
 
-def _parents(faces: list[_Face], outsides: list[_Face], cycles: Cycles, component: list[int]) -> list[int]:
-    """For each outside cycle the smallest face of another component that holds it, or -1.
+def _parents(faces: Ints, outsides: Ints, cycles: Cycles, component: Ints) -> Ints:
+    """For each outside cycle the smallest face (its row) of another component that holds it, or -1.
 
     A ray from the cycle to the right crosses the outline of each face that holds it an odd number of times.
     """
-    points = np.array([outside.rows[0, :2] for outside in outsides]).reshape(-1, 2)
-    ray, edge = crossed_edges(cycles.edges.curves, points)
+    some = np.empty(cycles.count, dtype=np.int64)
+    some[cycles.label] = cycles.origin
+    ray, edge = crossed_edges(cycles.edges.curves, cycles.edges.vertices.take(some[outsides], axis=0))
     number = np.full(cycles.count, -1, dtype=np.int64)
-    number[[face.cycle for face in faces]] = np.arange(len(faces))
-    group = np.array(component)
-    own = group[[outside.cycle for outside in outsides]]
+    number[faces] = np.arange(len(faces))
     hits = np.concatenate([cycles.label[2 * edge], cycles.label[2 * edge + 1]])
     ray = np.concatenate([ray, ray])
-    counts = (number[hits] >= 0) & (group[hits] != own[ray])
+    counts = (number[hits] >= 0) & (component[hits] != component[outsides][ray])
     span = max(len(faces), 1)
-    pairs, odd = np.unique(ray[counts] * span + number[hits[counts]], return_counts=True)
-    area = np.array([cycles.area[face.cycle] for face in faces])
-    parent = [-1] * len(outsides)
-    for k, f in zip(*(part[odd % 2 == 1].tolist() for part in np.divmod(pairs, span)), strict=True):
-        if parent[k] < 0 or area[f] < area[parent[k]]:
-            parent[k] = f
+    pairs, times = np.unique(ray[counts] * span + number[hits[counts]], return_counts=True)
+    ray, face = np.divmod(pairs[times % 2 == 1], span)
+    # The smallest is written last.
+    order = np.argsort(-cycles.area[faces][face], kind="stable")
+    parent = np.full(len(outsides), -1, dtype=np.int64)
+    parent[ray[order]] = face[order]
     return parent
 
 
@@ -130,14 +132,14 @@ def _at_height(low: Floats, high: Floats, heights: Floats) -> tuple[Ints, Ints]:
     begin, end = (np.clip((edge - base) / size, 0, strips).astype(np.int64) for edge in (low, high))
     count = end - begin + 1
     interval = np.repeat(np.arange(len(low)), count)
-    strip = np.repeat(begin - (np.cumsum(count) - count), count) + np.arange(len(interval))
+    strip = spread(begin, count)
     order = np.argsort(strip, kind="stable")
     strip, interval = strip[order], interval[order]
     wanted = np.clip((heights - base) / size, -1, strips + 1).astype(np.int64)
     first = np.searchsorted(strip, wanted, side="left")
     sizes = np.searchsorted(strip, wanted, side="right") - first
     row = np.repeat(np.arange(len(heights)), sizes)
-    found = interval[np.repeat(first - (np.cumsum(sizes) - sizes), sizes) + np.arange(len(row))]
+    found = interval[spread(first, sizes)]
     hit = np.flatnonzero((low[found] <= heights[row]) & (heights[row] < high[found]))
     return row[hit], found[hit]
 
@@ -173,48 +175,26 @@ def holds(loop: CurveArray, point: Floats) -> bool:
     return len(crossed_edges(loop, point[None, :])[0]) % 2 == 1
 
 
-def _depths(faces: list[_Face], outsides: list[_Face], parent: list[int], component: list[int]) -> list[int]:
-    """How many faces each face lies in."""
-    around = {component[outside.cycle]: face for outside, face in zip(outsides, parent, strict=True)}
+def _depths(of_face: Ints, of_outside: Ints, parent: Ints) -> list[int]:
+    """How many faces each face lies in, by the components of faces and outsides."""
+    around = dict(zip(of_outside.tolist(), parent.tolist(), strict=True))
+    group = of_face.tolist()
     depths = []
-    for face in faces:
-        depth, outer = 0, around[component[face.cycle]]
+    for own in group:
+        depth, outer = 0, around[own]
         while outer >= 0:
-            depth, outer = depth + 1, around[component[faces[outer].cycle]]
+            depth, outer = depth + 1, around[group[outer]]
         depths.append(depth)
     return depths
 
 
-def _owners(cycles: Cycles, faces: list[_Face], holes: list[list[_Face]]) -> list[list[int]]:
-    """The curves that bound each face, holes included."""
+def _owners(cycles: Cycles, first: Ints, cycle: Ints, ids: tuple[str, ...]) -> list[tuple[str, ...]]:
+    """The curves that bound each face, holes included; the cycles of face f are cycle[first[f]:first[f + 1]]."""
     of = np.full(cycles.count, -1, dtype=np.int64)
-    for f, face in enumerate(faces):
-        of[[face.cycle, *(h.cycle for h in holes[f])]] = f
-    half = np.flatnonzero(of[cycles.label] >= 0)
+    of[cycle] = np.repeat(np.arange(len(first) - 1), np.diff(first))
+    face = of[cycles.label]
+    half = np.flatnonzero(face >= 0)
     owner = cycles.edges.curves.owner[half // 2]
-    span = int(owner.max(initial=0)) + 1
-    both = np.unique(of[cycles.label[half]] * span + owner)
-    starts = np.searchsorted(both // span, np.arange(1, len(faces)))
-    return [part.tolist() for part in np.split(both % span, starts)]
-
-
-def _region(
-    face: _Face, holes: list[_Face], depth: int, cycles: Cycles, curves: tuple[str, ...], sketch: str
-) -> Region:
-    area = float(cycles.area[face.cycle] + sum(cycles.area[h.cycle] for h in holes))
-    moment = sum((cycles.moment[f.cycle] for f in (face, *holes)), np.zeros(2))
-    return Region(
-        id="",
-        sketch=sketch,
-        area=area,
-        perimeter=float(sum(cycles.perimeter[f.cycle] for f in (face, *holes))),
-        centroid=tuple((moment / area + cycles.origin_of_moments).tolist()),
-        box=tuple(face.box.tolist()),
-        depth=depth,
-        curves=curves,
-        loops=(face.rows, *(h.rows for h in holes)),
-    )
-
-
-def _named(region: Region, number: int) -> Region:
-    return replace(region, id=f"{region.sketch}/{number}")
+    both = np.unique(face[half] * len(ids) + owner)
+    starts = np.searchsorted(both, np.arange(1, len(first) - 1) * len(ids))
+    return [tuple(map(ids.__getitem__, part.tolist())) for part in np.split(both % len(ids), starts)]

@@ -14,10 +14,12 @@ from functools import partial
 import numpy as np
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.intersect import BoxTree
+from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.clusters import linked
+from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import dot, norm, vectors
-from syntaxa.mend.arrangement import Cycles, Edges, components
+from syntaxa.mend.arrangement import Cycles, Edges
 
 _SAMPLES = 9
 
@@ -58,45 +60,52 @@ def without_slivers(edges: Edges, tolerance: float, weight: Ints, accept: Callab
             break
         gone[lost] = True
         # Only the groups that have lost something can have a new thin face.
-        _, label = components(edges.tail[active], edges.head[active], len(edges.vertices))
+        _, label = linked(edges.tail[active], edges.head[active], len(edges.vertices))
         touched = np.unique(label[edges.tail[lost]])
         active = active[~gone[active] & np.isin(label[edges.tail[active]], touched)]
     _drop_left_hanging(edges, gone, {e: twin for e, twin in beside.items() if e not in refused}, tolerance, accept)
     return edges.take(~gone)
 
 
-def _lies_beside(edges: Edges, edge: int, gone: Bools, twin: Twin, tolerance: float) -> bool:
-    """Whether an edge lies within the tolerance of what is still there of its face."""
-    rest = np.array([k for k in twin.beside() if not gone[k]], dtype=np.int64)
-    if not len(rest):
-        return False
-    shares = np.arange(1, _SAMPLES + 1) / (_SAMPLES + 1)
-    samples = edges.curves.take(np.full(_SAMPLES, edge)).points_at(shares)
-    target = edges.curves.take(np.repeat(rest, _SAMPLES))
-    away = target.distances_to(np.tile(samples, (len(rest), 1))).reshape(len(rest), _SAMPLES)
-    return bool(away.min(axis=0).max() <= tolerance)
-
-
 def _drop_left_hanging(
     edges: Edges, gone: Bools, beside: dict[int, Twin], tolerance: float, accept: Callable[[Twin], bool]
 ) -> None:
-    """Of a run drawn twice one edge was lost; what is left of that run and hangs now goes, too."""
-    degree = edges.take(~gone).degrees()
+    """Of a run drawn twice one edge was lost; what is left of that run and hangs now goes, too.
+
+    In waves: what goes can let the next edges hang.
+    """
+    degree = edges.degrees(~gone)
     left = {e: twin for e, twin in beside.items() if not gone[e]}
     at: dict[int, list[int]] = {}
     for e in left:
         for vertex in (int(edges.tail[e]), int(edges.head[e])):
             at.setdefault(vertex, []).append(e)
-    hangs = [e for e in left if min(degree[edges.tail[e]], degree[edges.head[e]]) == 1]
-    while hangs:
-        e = hangs.pop()
-        if gone[e] or not _lies_beside(edges, e, gone, left[e], tolerance) or not accept(left[e]):
-            continue
-        gone[e] = True
-        for vertex in (int(edges.tail[e]), int(edges.head[e])):
-            degree[vertex] -= 1
-            if degree[vertex] == 1:
-                hangs += at.get(vertex, [])
+    wave = [e for e in left if min(degree[edges.tail[e]], degree[edges.head[e]]) == 1]
+    while wave:
+        following: list[int] = []
+        for e, rest, close in _close_by(edges, [left[e] for e in wave], tolerance):
+            there = close[~gone[rest]]
+            if gone[e] or not (len(there) and there.any(axis=0).all()) or not accept(left[e]):
+                continue
+            gone[e] = True
+            for vertex in (int(edges.tail[e]), int(edges.head[e])):
+                degree[vertex] -= 1
+                if degree[vertex] == 1:
+                    following += at.get(vertex, [])
+        wave = [e for e in dict.fromkeys(following) if not gone[e]]
+
+
+def _close_by(edges: Edges, twins: list[Twin], tolerance: float) -> list[tuple[int, Ints, Bools]]:
+    """For each twin: its edge, the edges beside it (k,), and which samples lie near each of these, (k, samples)."""
+    rest = [np.array(twin.beside(), dtype=np.int64) for twin in twins]
+    sizes = np.array([len(part) for part in rest])
+    shares = np.tile(np.arange(1, _SAMPLES + 1) / (_SAMPLES + 1), len(twins))
+    own = np.array([twin.edge for twin in twins])
+    samples = edges.curves.take(np.repeat(own, _SAMPLES)).points_at(shares).reshape(len(twins), _SAMPLES, 2)
+    target = edges.curves.take(np.repeat(np.concatenate(rest), _SAMPLES))
+    away = target.distances_to(np.repeat(samples, sizes, axis=0).reshape(-1, 2)).reshape(-1, _SAMPLES)
+    parts = np.split(away <= tolerance, np.cumsum(sizes)[:-1])
+    return list(zip(own.tolist(), rest, parts, strict=True))
 
 
 def _one_round(
@@ -184,9 +193,8 @@ def _all_sides(cycle: Ints, chosen: Ints) -> tuple[Ints, Ints]:
     order = chosen[np.argsort(cycle[chosen], kind="stable")]
     begin = np.searchsorted(cycle[order], cycle[order], side="left")
     sizes = np.searchsorted(cycle[order], cycle[order], side="right") - begin
-    total = np.cumsum(sizes)
     one = np.repeat(order, sizes)
-    two = order[np.repeat(begin - (total - sizes), sizes) + np.arange(len(one))]
+    two = order[spread(begin, sizes)]
     one, two = one[one != two], two[one != two]
     return (one[:, None] * _SAMPLES + np.arange(_SAMPLES)).ravel(), np.repeat(two, _SAMPLES)
 
@@ -196,7 +204,7 @@ def _near_sides(sides: CurveArray, cycle: Ints, chosen: Ints, samples: Floats, t
     if not len(chosen):
         return chosen, chosen
     rows = (chosen[:, None] * _SAMPLES + np.arange(_SAMPLES)).ravel()
-    k, side = BoxTree(sides.take(chosen), 0.0).near(samples.take(rows, axis=0), tolerance)
+    k, side = BoxIndex(sides.take(chosen).bounds()).near(samples.take(rows, axis=0), tolerance)
     row, side = rows[k], chosen[side]
     same = (cycle[row // _SAMPLES] == cycle[side]) & (row // _SAMPLES != side)
     return row[same], side[same]
