@@ -90,20 +90,22 @@ def _ends_inside(near: Neighbourhood) -> Ints:
 
 
 def _longer(edges: Edges, degree: Ints, begin: Ints, loose: Ints, longest: float) -> list[tuple[list[int], int]]:
-    """The chains of more than one edge, up to `longest` mm, that begin with these edges at these free ends."""
-    ends = np.concatenate([edges.tail, edges.head])
-    first, order = grouped(ends, len(degree))
-    bounds, number, count = first.tolist(), (order % len(edges)).tolist(), degree.tolist()
-    both, lengths = (edges.tail + edges.head).tolist(), edges.curves.lengths().tolist()
-    found = []
-    for edge, vertex in zip(begin.tolist(), loose.tolist(), strict=True):
-        chain, here, length = [edge], both[edge] - vertex, lengths[edge]
-        while count[here] == 2 and length <= longest:
-            one, two = number[bounds[here] : bounds[here + 1]]
-            onward = one if two == chain[-1] else two
-            chain.append(onward)
-            here = both[onward] - here
-            length += lengths[onward]
-        if count[here] >= 3 and length <= longest:
-            found.append((chain[::-1], vertex))
-    return found
+    """The chains of more than one edge, up to `longest` mm, that begin with these edges at these free ends.
+
+    All of them are followed at once, a step at a time.
+    """
+    first, entries = grouped(np.concatenate([edges.tail, edges.head]), len(degree))
+    lengths, both = edges.curves.lengths(), edges.tail + edges.head
+    walker, edge, here, length = np.arange(len(begin)), begin, both[begin] - loose, lengths[begin]
+    steps, found = [(walker, edge)], []
+    while len(walker):
+        on = np.flatnonzero((degree[here] == 2) & (length <= longest))
+        found.append(walker[(degree[here] >= 3) & (length <= longest)])
+        walker, edge, here, length = walker[on], edge[on], here[on], length[on]
+        one, two = (entries[first[here] + k] % len(edges) for k in (0, 1))
+        edge = np.where(two == edge, one, two)
+        here, length = both[edge] - here, length + lengths[edge]
+        steps.append((walker, edge))
+    who, which = (np.concatenate(column) for column in zip(*steps[::-1], strict=True))
+    begins, order = grouped(who, len(begin))
+    return [(which[order[begins[k] : begins[k + 1]]].tolist(), int(loose[k])) for k in np.concatenate(found).tolist()]

@@ -76,11 +76,13 @@ def _drop_left_hanging(
     """
     degree = edges.degrees(~gone)
     left = {e: twin for e, twin in beside.items() if not gone[e]}
+    every = np.array(list(left), dtype=np.int64)
+    tail, head = edges.tail[every], edges.head[every]
+    wave = every[np.minimum(degree[tail], degree[head]) == 1].tolist()
     at: dict[int, list[int]] = {}
-    for e in left:
-        for vertex in (int(edges.tail[e]), int(edges.head[e])):
+    for e, *both in zip(every.tolist(), tail.tolist(), head.tolist(), strict=True) if wave else ():
+        for vertex in both:
             at.setdefault(vertex, []).append(e)
-    wave = [e for e in left if min(degree[edges.tail[e]], degree[edges.head[e]]) == 1]
     while wave:
         following: list[int] = []
         for e, rest, close in _close_by(edges, [left[e] for e in wave], tolerance):
