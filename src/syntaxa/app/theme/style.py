@@ -42,7 +42,10 @@ def figure_font(pixels: int = 12) -> QFont:
 
 
 def dress(application: QApplication, tokens: Tokens) -> None:
-    """Puts a look on the whole program."""
+    """Puts a look on the whole program; where it wears it already, nothing is done, for it takes over a second."""
+    sheet = _sheet(tokens)
+    if application.styleSheet() == sheet:
+        return
     load_fonts()
     font = QFont(TEXT_FONT)
     font.setPixelSize(13)
@@ -51,7 +54,7 @@ def dress(application: QApplication, tokens: Tokens) -> None:
     application.setStyle("Fusion")
     application.setFont(font)
     application.setPalette(_palette(tokens))
-    application.setStyleSheet(_sheet(tokens))
+    application.setStyleSheet(sheet)
 
 
 def _palette(tokens: Tokens) -> QPalette:
