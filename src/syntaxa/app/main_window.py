@@ -481,7 +481,7 @@ class MainWindow(DeliverWindow):
         self.rail.refresh()
         self.status.show_unit(self.lengths.unit)
         surveyed = self.session.surveyed_state
-        self.status.show_findings(len(self.session.findings) if surveyed else None)
+        self.status.show_findings(len(self.session.faults) if surveyed else None)
         self._enable()
 
     def _selection_changed(self) -> None:

@@ -29,7 +29,7 @@ from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, wi
 from syntaxa.job.store import ENDING, load_job, save_job
 from syntaxa.measure.disagreements import Disagreement, disagreements
 from syntaxa.mend.deviation import Deviation, deviation
-from syntaxa.mend.model import HARMLESS_KINDS, Finding
+from syntaxa.mend.model import HARMLESS_KINDS, Finding, is_fault
 from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, sweep_state, with_needed
 from syntaxa.mend.survey import Survey
 from syntaxa.mend.sweep import Sweep
@@ -137,11 +137,17 @@ class Session(QObject):
 
     @property
     def findings(self) -> tuple[Finding, ...]:
-        """What is wrong and still open, without what is harmless."""
+        """What is wrong and still open, and then what is worth a look; without what is harmless."""
         if self.surveyed_state is None:
             return ()
         found = self.surveyed_state.survey.findings
-        return tuple(f for f in found if f.kind not in HARMLESS_KINDS and f.note is None)
+        listed = (f for f in found if f.kind not in HARMLESS_KINDS and f.note is None)
+        return tuple(sorted(listed, key=lambda f: not is_fault(f.kind)))
+
+    @property
+    def faults(self) -> tuple[Finding, ...]:
+        """What is wrong and still open."""
+        return tuple(f for f in self.findings if is_fault(f.kind))
 
     @property
     def left_findings(self) -> tuple[Finding, ...]:

@@ -21,7 +21,7 @@ from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.deviation import Far, deviation
-from syntaxa.mend.model import HARMLESS_KINDS
+from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
 from syntaxa.route.sketches import hidden_layers
@@ -84,7 +84,7 @@ def _largest(side: tuple[Far, ...]) -> float | None:
 def in_doubt(record: MendRecord) -> bool:
     """Whether something should be looked at: faults, a unit that nobody settled, or a budget exceeded."""
     over = record.budget_mm is not None and record.deviation_mm.max > record.budget_mm
-    return over or not record.unit_settled or any(kind not in HARMLESS_KINDS for kind in record.after.findings)
+    return over or not record.unit_settled or any(is_fault(kind) for kind in record.after.findings)
 
 
 def print_mended(record: MendRecord) -> None:

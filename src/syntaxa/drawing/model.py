@@ -29,6 +29,7 @@ class Curve:
     roles  meanings that were given to it, in the order of their names
     group  the group of curves that it belongs to, as "name#number"
     locked nothing moves or drops it
+    tilt   radians; how steeply it stood out of the drawing plane before it was laid flat
     """
 
     id: str
@@ -40,6 +41,7 @@ class Curve:
     roles: tuple[str, ...] = ()
     group: str = ""
     locked: bool = False
+    tilt: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

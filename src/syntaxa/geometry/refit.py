@@ -22,7 +22,7 @@ from syntaxa.geometry.transform import Floats
 _FEWEST = 3
 
 #: Radians; a facet that turns further may be the side of an octagon.
-_SIDE_OF_A_POLYGON = 0.7
+SIDE_OF_A_POLYGON = 0.7
 
 #: Radians; an arc that turns less in all is too flat to be told from a bent line.
 _LEAST_TURN = 0.02
@@ -146,7 +146,7 @@ def _as_arc(x: Floats, y: Floats, half: float, limits: RefitLimits) -> float | N
     steps = np.diff(np.unwrap(np.arctan2(y - c, x)))
     turn = float(steps.sum())
     same_way = (steps > 0).all() or (steps < 0).all()
-    if not same_way or np.abs(steps).max() > _SIDE_OF_A_POLYGON or not _LEAST_TURN <= abs(turn) < 2 * math.pi - 1e-6:
+    if not same_way or np.abs(steps).max() > SIDE_OF_A_POLYGON or not _LEAST_TURN <= abs(turn) < 2 * math.pi - 1e-6:
         return None
     return math.tan(turn / 4)
 

@@ -97,6 +97,7 @@ class Gathered:
         block: str = "",
         clip: Area | None = None,
         kind: str = "",
+        tilt: float = 0.0,
     ) -> None:
         """A curve; without size it is told as degenerate, outside its clip path cut or left out."""
         self.count()
@@ -104,7 +105,7 @@ class Gathered:
             self.degenerate[kind or shape.kind] += 1
             return
         if clip is None:
-            self.curves.append(Curve(self.unique(name), shape, layer, style, name, block))
+            self.curves.append(Curve(self.unique(name), shape, layer, style, name, block, tilt=tilt))
             return
         for k, piece in enumerate(clipped(shape, clip)):
             self.curves.append(Curve(self.unique(name if k == 0 else f"{name}.{k}"), piece, layer, style, name, block))

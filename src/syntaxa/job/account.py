@@ -18,7 +18,7 @@ from syntaxa.files import write_atomically
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
 from syntaxa.job.model import Job
 from syntaxa.measure.steps import scale_text
-from syntaxa.mend.model import HARMLESS_KINDS, Finding
+from syntaxa.mend.model import Finding, is_fault
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state
 
 Box = tuple[float, float, float, float]
@@ -139,7 +139,7 @@ def account_of(
             fixes += [_fix(f, sketch.name) for sketch, findings in found for f in findings if f.fixed]
         progress(0.2 + 0.5 * (k + 1) / len(mends))
     surveys = [survey_state(s, gap, DEAD_END) for s in (start, evaluation.state)]
-    left = [_fix(f, "") for f in surveys[1].findings if f.kind not in HARMLESS_KINDS]
+    left = [_fix(f, "") for f in surveys[1].findings if is_fault(f.kind)]
     before, after = (
         SideAccount(s.curves, s.open_ends, len(s.regions), s.counts(), _size(state))
         for s, state in zip(surveys, (start, evaluation.state), strict=True)

@@ -23,7 +23,7 @@ from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Source
 from syntaxa.job.recipe import Recipe, applied
 from syntaxa.measure.steps import ChooseUnit
-from syntaxa.mend.model import HARMLESS_KINDS
+from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, survey_state
 
 #: Told after each drawing: how many are done, and what became of it.
@@ -132,7 +132,7 @@ def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float) -> O
         survey.curves,
         len(survey.regions),
         survey.open_ends,
-        sum(n for kind, n in counts.items() if kind not in HARMLESS_KINDS),
+        sum(n for kind, n in counts.items() if is_fault(kind)),
         max((row.entry.max_mm for row in evaluation.ledger if row.title.startswith("Mend")), default=0.0),
         time.perf_counter() - began,
         [str(o) for o in outputs],

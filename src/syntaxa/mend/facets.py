@@ -15,9 +15,14 @@ from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.refit import RefitLimits, refit
+from syntaxa.geometry.ragged import grouped
+from syntaxa.geometry.refit import SIDE_OF_A_POLYGON, RefitLimits, refit
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
 from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import cross, dot
+
+#: Radians; a way that turns less goes straight on.
+_STRAIGHT = 1e-6
 
 #: Whether a chain of lines goes on over a vertex from one line to another.
 Passes = Callable[[int, int, int], bool]
@@ -152,17 +157,19 @@ def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[t
         return
     ends = np.array([[*p] for c in curves for p in (c.shape.start, c.shape.end)])
     _, label = cluster_labels(ends, 2 * merge)
-    degree = np.bincount(label)
+    turn = _turns(ends, label, np.array(lines))
     at: dict[int, list[int]] = {}
     for k in lines:
         for vertex in {int(label[2 * k]), int(label[2 * k + 1])}:
             at.setdefault(vertex, []).append(k)
+    smooth = (turn < SIDE_OF_A_POLYGON).tolist()
+    bends = (turn < SIDE_OF_A_POLYGON) & (turn > _STRAIGHT)
 
     def passes(vertex: int, one: int, other: int) -> bool:
-        return degree[vertex] == 2 and _alike(curves[one], curves[other])
+        return smooth[vertex] and _alike(curves[one], curves[other])
 
     used: set[int] = set()
-    for first in lines:
+    for first in [k for k in lines if bends[label[2 * k]] or bends[label[2 * k + 1]]]:
         if first in used:
             continue
         back, _ = _walk(first, int(label[2 * first]), at, label, passes, {first})
@@ -174,6 +181,22 @@ def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[t
         used |= {k for k, _ in walk}
         if len(walk) >= 3:
             yield [(curves[k], forward) for k, forward in walk], closed
+
+
+def _turns(ends: Floats, label: Ints, lines: Ints) -> Floats:
+    """How far the way turns at each place (radians) where just two lines meet, inf elsewhere."""
+    count = int(label.max()) + 1
+    first, at = grouped(label, count)
+    of_line = np.zeros(len(label), dtype=bool)
+    of_line[np.concatenate([2 * lines, 2 * lines + 1])] = True
+    two = np.flatnonzero(np.diff(first) == 2)
+    one, other = at[first[two]], at[first[two] + 1]
+    both = of_line[one] & of_line[other]
+    two, one, other = two[both], one[both], other[both]
+    a, b = ends[one] - ends[one ^ 1], ends[other ^ 1] - ends[other]
+    turn = np.full(count, np.inf)
+    turn[two] = np.abs(np.arctan2(cross(a, b), dot(a, b)))
+    return turn
 
 
 def _walk(

@@ -27,6 +27,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Crossings, Edges, bridges, split_at_contacts
+from syntaxa.mend.closing import Closing, closing_of
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
 from syntaxa.mend.joining import joined
 from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, sparing, with_choice
@@ -47,12 +48,14 @@ class Healed:
 
     aside   indices of curves with pieces that were put aside: found to be superfluous, but not to be dropped
     cuts    vertices at which curves that pass through each other are to be cut
+    closings  pieces that are to be added, to close what was nearly closed or lacked one
     """
 
     pieces: Pieces
     edges: Edges
     aside: frozenset[int]
     cuts: frozenset[int]
+    closings: tuple[Closing, ...]
     told: Telling
 
     @cached_property
@@ -91,7 +94,8 @@ def heal(
         single = work.drop_hanging(again, tolerances, dead_end)
     work.tell_crossings(single.pieces, edges, crossings)
     edges = work.drop_strays(single.pieces, edges)
-    return Healed(single.pieces, edges, frozenset(work.aside), frozenset(work.cuts), work.telling)
+    aside, cuts, closings = frozenset(work.aside), frozenset(work.cuts), tuple(work.closings)
+    return Healed(single.pieces, edges, aside, cuts, closings, work.telling)
 
 
 def prepared(received: Received, tolerances: Tolerances) -> Single:
@@ -114,6 +118,7 @@ class _Pass:
         self._states: tuple[Neighbourhood, float, EndState] | None = None
         self.aside: set[int] = set()
         self.cuts: set[int] = set()
+        self.closings: list[Closing] = []
 
     # ------------------------------------------------------------------ stacks
 
@@ -267,13 +272,18 @@ class _Pass:
             ends = np.column_stack([edges.tail[component], edges.head[component]]).ravel()
             loose = ends[degree[ends] == 1].tolist()
             if len(loose) >= 2 and free:
-                place = Point(*edges.vertices[loose[0]].tolist())
                 length = float(lengths[component].sum())
-                key = f"stray:{'+'.join(ids)}"
-                stray = Finding(
-                    "stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True, confidence=0.3
-                )
-                dropped += component.tolist() if self.telling.decide(stray) else []
+                finding = _stray_finding(ids, Point(*edges.vertices[loose[0]].tolist()), length)
+                closing = closing_of(edges, component, loose)
+                if closing is not None:
+                    finding = _closing_finding(ids, closing)
+                if not self.telling.decide(finding):
+                    continue
+                choice = self._choices.get(finding.key, "")
+                if closing is None or choice == "drop":
+                    dropped += component.tolist()
+                else:
+                    self.closings.append(closing.in_way(choice))
                 continue
             for vertex in loose:
                 place = Point(*edges.vertices[vertex].tolist())
@@ -389,6 +399,25 @@ def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: fl
         sure = 0.95 if kind == "overrun" else 0.7
         told.append(Finding(kind, key, Point(*place), lengths[k], ids, "Trim it", 0.0, lengths[k], confidence=sure))
     return told
+
+
+def _stray_finding(ids: tuple[str, ...], place: Point, length: float) -> Finding:
+    key = f"stray:{'+'.join(ids)}"
+    return Finding("stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True, confidence=0.3)
+
+
+def _closing_finding(ids: tuple[str, ...], closing: Closing) -> Finding:
+    return Finding(
+        closing.kind,
+        f"{closing.kind}:{'+'.join(ids)}",
+        Point(*closing.start).toward(Point(*closing.end), 0.5),
+        closing.width,
+        ids,
+        closing.remedy,
+        by_choice=True,
+        confidence=0.8 if closing.kind == "near-closed" else 0.5,
+        choices=closing.ways,
+    )
 
 
 def _open_components(edges: Edges) -> list[tuple[Ints, bool]]:

@@ -21,8 +21,13 @@ FINDING_KINDS: dict[str, str] = {
     "dead end": "A piece hangs on a profile and leads nowhere.",
     "crossing": "Two curves cross without an end there.",
     "self-crossing": "A curve crosses itself.",
+    "near-closed": "A profile that is closed but for a small mouth, wider than the tolerance.",
+    "missing piece": "A chain that lacks one side or one arc.",
     "stray": "A free-standing piece that belongs to no closed profile.",
     "open end": "An end with no partner within the tolerance.",
+    "facet run": "Short straight pieces stand for an arc or a circle.",
+    "kink": "A curve that was meant to run on tangent turns a little here.",
+    "off-plane": "It stood tilted out of the drawing plane and was laid flat: seen from above it is shorter.",
 }
 
 #: Fixes other than the proposed one, with what they do.
@@ -32,10 +37,19 @@ CHOICES: dict[str, str] = {
     "first": "Move only the second end",
     "second": "Move only the first end",
     "other": "Keep the other one",
+    "drop": "Drop it",
 }
 
 #: Kinds that are told but are no fault: nothing is left to do about them.
 HARMLESS_KINDS = frozenset({"crossing"})
+
+#: Kinds that are worth a look though nothing is open: they are listed, but do not count as faults.
+ADVISORY_KINDS = frozenset({"facet run", "kink", "off-plane"})
+
+
+def is_fault(kind: str) -> bool:
+    """Whether a finding of a kind must be settled before the work is done."""
+    return kind not in HARMLESS_KINDS and kind not in ADVISORY_KINDS
 
 
 class Finding(msgspec.Struct, frozen=True):

@@ -11,6 +11,7 @@ import numpy as np
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import Bools, Ints
 from syntaxa.geometry.rows import shape_of_rows
+from syntaxa.geometry.shapes import Arc, Circle
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
@@ -41,6 +42,20 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[C
         for number, (rows, closed) in enumerate(runs, start=1):
             name = curve.id if len(runs) == 1 else f"{curve.id}.{number}"
             result.append(replace(curve, id=name, shape=shape_of_rows(rows, closed)))
+    return _closed(result, curves, healed)
+
+
+def _closed(result: list[Curve], curves: Sequence[Curve], healed: Healed) -> list[Curve]:
+    """The curves with what closes nearly closed ones: a circle in an arc's place, or a new piece behind them."""
+    for closing in healed.closings:
+        beside = curves[closing.owner]
+        arc = next((c for c in result if c.id == beside.id), None)
+        if closing.circle and arc is not None and isinstance(arc.shape, Arc):
+            circle = replace(arc, shape=Circle(arc.shape.centre, arc.shape.radius))
+            result = [circle if c is arc else c for c in result]
+            continue
+        rows = np.array([[*closing.start, closing.bulge], [*closing.end, 0.0]])
+        result.append(replace(beside, id=f"{beside.id}-closing", shape=shape_of_rows(rows, False), handle=""))
     return result
 
 

@@ -14,15 +14,17 @@ from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.errors import MendError, Progress
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.advice import Advice
 from syntaxa.mend.facets import facet_runs, without_facets
 from syntaxa.mend.heal import heal
 from syntaxa.mend.model import Finding
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
 from syntaxa.mend.received import Received
+from syntaxa.mend.smooth import faceted_twins
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
 from syntaxa.mend.sweep import Sweep, sweep
-from syntaxa.mend.telling import Accept, everything
+from syntaxa.mend.telling import Accept, Telling, everything
 from syntaxa.mend.tolerance import LARGEST, SMALLEST, ProposedGap, propose_gap, with_gap
 
 #: mm; a dead end longer than this may be meant.
@@ -147,21 +149,47 @@ def mended(
     choices: Mapping[str, str] = MappingProxyType({}),
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
     """The curves of a sketch with the accepted fixes done, and all findings."""
-    received = Received(pieces_of(sketch.curves, tolerances.fit), tolerances.merge)
-    held = frozenset(k for k, c in enumerate(sketch.curves) if c.locked)
-    if held:
-        locked = {c.id for c in sketch.curves if c.locked}
+    locked = {c.id for c in sketch.curves if c.locked}
+    if locked:
         wanted = accept
 
         def accept(finding: Finding) -> bool:
             # Other curves may be drawn to a locked one; nothing else is done to it.
             return wanted(finding) and (finding.kind == "gap" or not locked & set(finding.curves))
 
+    curves, aside, twins = _without_twins(sketch.curves, tolerances, accept, choices)
+    advised = Telling(accept)
+    if accept is not everything:
+        curves = Advice(curves, pieces_of(curves, tolerances.fit), tolerances.merge).followed(advised)
+    received = Received(pieces_of(curves, tolerances.fit), tolerances.merge)
+    held = frozenset(k for k, c in enumerate(curves) if c.locked)
     healed = heal(received, tolerances, dead_end, accept, choices, held)
+    findings = (*advised.findings(), *twins, *healed.findings)
     if accept is not everything and not any(f.fixed for f in healed.findings):
-        return list(sketch.curves), healed.findings
-    curves = rebuilt(sketch.curves, received.pieces, healed)
-    return _with_roles(sketch.curves, curves, healed.findings), healed.findings
+        there = {c.id: c for c in (*curves, *aside)}
+        return [there.pop(c.id) for c in sketch.curves if c.id in there], findings
+    done = [*rebuilt(curves, received.pieces, healed), *aside]
+    return _with_roles(sketch.curves, done, findings), findings
+
+
+def _without_twins(
+    curves: Sequence[Curve], tolerances: Tolerances, accept: Accept, choices: Mapping[str, str]
+) -> tuple[list[Curve], list[Curve], tuple[Finding, ...]]:
+    """(curves to heal, curves put aside, findings): smooth curves that lie there once more as facets count once.
+
+    The facets go where that is accepted, or the smooth curve where that was chosen; else they are put aside.
+    """
+    telling = Telling(accept)
+    gone: set[str] = set()
+    aside: set[str] = set()
+    for twin in faceted_twins(curves, pieces_of(curves, tolerances.fit), tolerances):
+        accepted = telling.decide(twin.finding)
+        if accepted and choices.get(twin.finding.key) == "other":
+            gone.add(twin.smooth)
+        else:
+            (gone if accepted else aside).update(twin.facets)
+    kept = [c for c in curves if c.id not in gone and c.id not in aside]
+    return kept, [c for c in curves if c.id in aside], telling.findings()
 
 
 def _is_mended(sketch: Sketch) -> bool:

@@ -10,12 +10,14 @@ import msgspec
 
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.advice import Advice
 from syntaxa.mend.arrangement import split_at_contacts
 from syntaxa.mend.heal import heal, prepared
 from syntaxa.mend.model import Finding, Region
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.received import Received
 from syntaxa.mend.regions import regions_of
+from syntaxa.mend.smooth import faceted_twins
 from syntaxa.mend.telling import everything
 
 
@@ -52,9 +54,16 @@ NO_SURVEY = Survey((), (), 0, 0)
 
 def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_end: float) -> Survey:
     """The findings of one sketch at these tolerances, and its regions as they are."""
-    received = Received(pieces_of(curves, tolerances.fit), tolerances.merge)
-    healed = heal(received, tolerances, dead_end, everything)
+    pieces = pieces_of(curves, tolerances.fit)
+    received = Received(pieces, tolerances.merge)
+    twins = faceted_twins(curves, pieces, tolerances)
+    gone = {name for twin in twins for name in twin.facets}
+    kept = [c for c in curves if c.id not in gone]
+    to_heal = Received(pieces_of(kept, tolerances.fit), tolerances.merge) if gone else received
+    healed = heal(to_heal, tolerances, dead_end, everything)
     single = prepared(received, tolerances)
     edges, _ = split_at_contacts(single.pieces, single.near)
     open_ends = int((edges.degrees() == 1).sum())
-    return Survey(healed.findings, tuple(regions_of(edges, single.pieces.ids, sketch)), open_ends, len(curves))
+    advice = Advice(kept, to_heal.pieces, tolerances.merge).findings()
+    findings = (*(twin.finding for twin in twins), *healed.findings, *advice)
+    return Survey(findings, tuple(regions_of(edges, single.pieces.ids, sketch)), open_ends, len(curves))

@@ -292,7 +292,7 @@ class MendPanel(StagePanel):
     # ------------------------------------------------------------------ showing
 
     def open_matters(self) -> int:
-        return len(self.session.findings)
+        return len(self.session.faults)
 
     @property
     def chosen(self) -> Finding | None:
@@ -323,16 +323,20 @@ class MendPanel(StagePanel):
         self._summarise(len(surveyed.survey.regions), surveyed.survey.open_ends)
 
     def _summarise(self, regions: int, open_ends: int) -> None:
-        fixable = sum(f.remedy != "" and not f.by_choice for f in self.session.findings)
-        left = len(self.session.findings) - fixable
+        faults = self.session.faults
+        fixable = sum(f.remedy != "" and not f.by_choice for f in faults)
+        left = len(faults) - fixable
+        advice = len(self.session.findings) - len(faults)
         parts = [f"{counted(regions, 'closed region')}, {counted(open_ends, 'open end')}."]
         if fixable:
             parts.append(f"{counted(fixable, 'finding')} can be fixed within the tolerance.")
         if left:
             parts.append(f"{left} {'needs' if left == 1 else 'need'} your eye.")
-        if not self.session.findings:
+        if not faults:
             parts.append("Nothing is wrong.")
-        self._say(" ".join(parts), "warning" if self.session.findings else "good")
+        if advice:
+            parts.append(f"{advice} {'is' if advice == 1 else 'are'} worth a look.")
+        self._say(" ".join(parts), "warning" if faults else "good")
 
     def _say(self, text: str, role: str) -> None:
         self._sum.setText(text)
@@ -378,9 +382,8 @@ class MendPanel(StagePanel):
         self.leave.setText("Leave" if finding is None or finding.note is None else "Take up")
         self._show_ways(finding)
         listed = self._listed()
-        everything = len(listed) == sum(f.remedy != "" and not f.by_choice for f in self.session.findings)
-        self.fix_every.setText("Fix all" if everything else f"Fix these {len(listed)}")
-        self.fix_every.setEnabled(any(f.remedy and not f.by_choice for f in self.session.findings))
+        self.fix_every.setText("Fix all" if self._lists_all else f"Fix these {len(listed)}")
+        self.fix_every.setEnabled(bool(listed))
         for step in (self._back, self._next):
             step.setEnabled(bool(self._rows))
         if finding is None:
@@ -429,9 +432,15 @@ class MendPanel(StagePanel):
         at = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1 if by > 0 else 0)
         self.table.selectRow((at + by) % len(self._rows))
 
+    @property
+    def _lists_all(self) -> bool:
+        """Whether everything that can be fixed is listed."""
+        return not self._kind.currentData() and not self.most.text().strip()
+
     def _listed(self) -> list[Finding]:
-        """What is listed and can be fixed without a choice of its own."""
-        return [f for f in self._rows if f.remedy and not f.by_choice and f.note is None]
+        """What is listed and can be fixed; what wants a choice of its own only where its kind alone is listed."""
+        one_kind = bool(self._kind.currentData())
+        return [f for f in self._rows if f.remedy and (one_kind or not f.by_choice) and f.note is None]
 
     def _show_ways(self, finding: Finding | None) -> None:
         chosen = self.way.currentData()
@@ -454,7 +463,7 @@ class MendPanel(StagePanel):
     def fix_listed(self) -> None:
         """Fixes all that is listed: everything, one kind, or what moves little enough."""
         listed = self._listed()
-        if len(listed) == sum(f.remedy != "" and not f.by_choice for f in self.session.findings):
+        if self._lists_all:
             self.session.fix(None)
         elif listed:
             self.session.fix_these(tuple(f.key for f in listed))

@@ -226,7 +226,9 @@ def _good(tags: _Tags, types: NDArray[np.bytes_]) -> NDArray[np.bool_]:
             if code in needed or code == 5:
                 good &= (types != kind) | (times == 1)
     upright = (tags.numbers(210, 0.0) == 0) & (tags.numbers(220, 0.0) == 0) & (tags.numbers(230, 1.0) == 1)
-    return np.asarray(good & upright)
+    # A line that rises is told as tilted, which takes the longer way.
+    level = (types != b"LINE") | (tags.numbers(30, 0.0) == tags.numbers(31, 0.0))
+    return np.asarray(good & upright & level)
 
 
 def _entities(tags: _Tags, types: NDArray[np.bytes_], chosen: Ints, handles: dict[int, str], encoding: str) -> Columns:

@@ -67,6 +67,30 @@ def height_of(entity: DXFGraphic) -> float:
     return max((float(h) for h in heights if math.isfinite(h)), default=0.0)
 
 
+def tilt_of(entity: DXFGraphic) -> float:
+    """How steeply an entity stands out of the drawing plane, radians; 0 where it lies in it or beside it."""
+    places = _places_of(entity)
+    if places:
+        rise = max(p.z for p in places) - min(p.z for p in places)
+        span = math.hypot(*(max(p[k] for p in places) - min(p[k] for p in places) for k in (0, 1)))
+        tilt = math.atan2(rise, span)
+    else:
+        normal = Vec3(entity.dxf.get("extrusion", (0, 0, 1))).normalize()
+        tilt = math.asin(min(math.hypot(normal.x, normal.y), 1.0))
+    return tilt if tilt > _UPRIGHT else 0.0
+
+
+def _places_of(entity: DXFGraphic) -> list[Vec3]:
+    """Where a kind goes that has heights of its own at each place; nothing for the others."""
+    if entity.dxftype() == "LINE":
+        return [Vec3(entity.dxf.start), Vec3(entity.dxf.end)]
+    if entity.dxftype() == "SPLINE":
+        return [Vec3(p) for p in cast(SplineEntity, entity).construction_tool().control_points]
+    if entity.dxftype() == "POLYLINE" and entity.is_3d_polyline:  # type: ignore[attr-defined]
+        return [Vec3(v.dxf.location) for v in entity.vertices]  # type: ignore[attr-defined]
+    return []
+
+
 def _seen_from_above(entity: DXFGraphic) -> list[Shape]:
     path = paths.make_path(entity)
     run = Run(point_of(path.start))

@@ -17,7 +17,7 @@ from syntaxa.drawing.model import Layer, Style
 from syntaxa.geometry.transform import Floats
 from syntaxa.intake.dxf.annotate import MAKERS
 from syntaxa.intake.dxf.plain import Columns, Split, StyleKey
-from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, height_of, shapes_from
+from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, height_of, shapes_from, tilt_of
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, printable
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.solids import add_solids
@@ -154,7 +154,7 @@ class Walk:
         self._seen_at(height_of(entity))
         layer, style = self._layer(entity, outer), self._style(entity, outer)
         for shape in shapes:
-            self.out.add(shape, layer, style, name, self._block, None, entity.dxftype())
+            self.out.add(shape, layer, style, name, self._block, None, entity.dxftype(), tilt_of(entity))
 
     def _annotation(self, entity: DXFGraphic, name: str, outer: Insert | None, inside: bool) -> None:
         if inside and entity.dxftype() == "ATTDEF":
