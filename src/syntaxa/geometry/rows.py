@@ -44,7 +44,7 @@ def merged_rows(rows: Floats, closed: bool, merge: float, angle: float) -> Float
         # Begin at a true corner, so that no merged piece runs over the first vertex.
         corners = [k for k in range(len(rows)) if not _continues(pieces, k - 1, k, merge, angle)]
         if not corners:
-            return rows
+            return _two_halves(pieces)
         rows = np.roll(rows, -corners[0], axis=0)
         pieces = pieces_of_rows(rows, True)
     kept: list[list[float]] = []
@@ -60,6 +60,13 @@ def merged_rows(rows: Floats, closed: bool, merge: float, angle: float) -> Float
     if not closed:
         kept.append([*rows[-1, :2].tolist(), 0.0])
     return np.array(kept)
+
+
+def _two_halves(circle: CurveArray) -> Floats:
+    """The rows of a circle that came in more pieces than two."""
+    start, centre = circle.start[0], circle.centre[0]
+    bulge = math.copysign(1.0, circle.bulge[0])
+    return np.array([[*start, bulge], [*(2 * centre - start), bulge]])
 
 
 def _continues(pieces: CurveArray, before: int, after: int, merge: float, angle: float) -> bool:

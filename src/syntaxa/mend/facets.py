@@ -41,7 +41,7 @@ class FacetRun:
 def facet_runs(curves: Sequence[Curve], limits: RefitLimits, merge: float) -> list[FacetRun]:
     """All runs of a sketch; ends closer than `merge` (mm) are one."""
     found = [run for c in curves if isinstance(c.shape, Polyline) and (run := _in_polyline(c, limits)) is not None]
-    for chain, closed in _line_chains(curves, merge):
+    for chain, closed in line_chains(curves, merge):
         found += _in_chain(chain, closed, limits)
     return found
 
@@ -150,10 +150,15 @@ def _in_chain(chain: list[tuple[Curve, bool]], closed: bool, limits: RefitLimits
         yield FacetRun(tuple(c.id for c, _ in run), replace(run[0][0], shape=shape), len(run), deviation)
 
 
-def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[tuple[Curve, bool]], bool]]:
-    """Lines end to end where nothing else ends, each with whether it is walked forward; and whether they close."""
+def line_chains(
+    curves: Sequence[Curve], merge: float, least: float = _STRAIGHT, most: float = SIDE_OF_A_POLYGON
+) -> Iterator[tuple[list[tuple[Curve, bool]], bool]]:
+    """Lines end to end where nothing else ends, each with whether it is walked forward; and whether they close.
+
+    most   radians, a chain ends where the way turns further; only chains that turn more than the least somewhere count
+    """
     lines = [k for k, c in enumerate(curves) if isinstance(c.shape, Line)]
-    if len(lines) < 3:
+    if len(lines) < 2:
         return
     ends = np.array([[*p] for c in curves for p in (c.shape.start, c.shape.end)])
     _, label = cluster_labels(ends, 2 * merge)
@@ -162,8 +167,8 @@ def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[t
     for k in lines:
         for vertex in {int(label[2 * k]), int(label[2 * k + 1])}:
             at.setdefault(vertex, []).append(k)
-    smooth = (turn < SIDE_OF_A_POLYGON).tolist()
-    bends = (turn < SIDE_OF_A_POLYGON) & (turn > _STRAIGHT)
+    smooth = (turn < most).tolist()
+    bends = (turn < most) & (turn > least)
 
     def passes(vertex: int, one: int, other: int) -> bool:
         return smooth[vertex] and _alike(curves[one], curves[other])
@@ -179,7 +184,7 @@ def _line_chains(curves: Sequence[Curve], merge: float) -> Iterator[tuple[list[t
         onward, closed = _walk(start[0], vertex, at, label, passes, {start[0]})
         walk = [start, *onward]
         used |= {k for k, _ in walk}
-        if len(walk) >= 3:
+        if len(walk) >= 2:
             yield [(curves[k], forward) for k, forward in walk], closed
 
 
