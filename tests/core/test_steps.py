@@ -26,6 +26,7 @@ from syntaxa.mend.by_hand import (
     OffsetCurves,
     RoundCorner,
 )
+from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
 from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
 from syntaxa.route.edits import (
     BringBack,
@@ -71,6 +72,10 @@ STEPS: tuple[Step, ...] = (
     Ungroup("hole#2"),
     MendFindings(),
     RefitFacets(),
+    ArcsForCurves(0.02),
+    RunOnTangent(0.1),
+    SquareUp(0.02, alike=False),
+    Simplify(0.03),
     LeaveFindings(("gap:none",), "as agreed"),
     DrawCurves(
         tuple(encoded(Line(Point(*a), Point(*b))) for a, b in (((0, 0), (90, 0)), ((90, 0), (90, 60)))), "Base", "lines"

@@ -23,6 +23,7 @@ from syntaxa.mend.by_hand import (
     OffsetCurves,
     RoundCorner,
 )
+from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
 from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
 from syntaxa.route.edits import (
     BringBack,
@@ -42,10 +43,11 @@ from syntaxa.route.edits import (
 from syntaxa.route.steps import ChooseLayers, RouteBy
 
 Step = (
-    TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin | PasteCurves
-    | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves | ExcludeCurves
-    | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings | RefitFacets | LeaveFindings
-    | DrawCurves | MapCurves | CutCurve | RoundCorner | OffsetCurves | JoinCurves | LockCurves
+    TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin
+    | PasteCurves | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves
+    | ExcludeCurves | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings
+    | RefitFacets | LeaveFindings | ArcsForCurves | RunOnTangent | SquareUp | Simplify | DrawCurves | MapCurves
+    | CutCurve | RoundCorner | OffsetCurves | JoinCurves | LockCurves
 )  # fmt: skip
 
 #: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.

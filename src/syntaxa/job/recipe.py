@@ -16,6 +16,7 @@ from syntaxa.intake.steps import TakeIn
 from syntaxa.job.model import Job, Source, Step
 from syntaxa.job.presets import general
 from syntaxa.measure.steps import ChooseUnit, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
 from syntaxa.mend.steps import MendFindings, RefitFacets
 from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetRolePen, SetSketch
 from syntaxa.route.steps import ChooseLayers, RouteBy
@@ -29,8 +30,8 @@ _LARGEST = 4 << 20
 #: Steps that mean the same in another drawing, for they name no curve.
 _GENERAL = (
     ChooseUnit, ScaleBy, Turn, Mirror, PlaceOrigin, ChooseLayers, RouteBy, SetSketch, OrderSketches, MergeSketches,
-    DuplicateSketch, DeleteSketch, SetRolePen, MendFindings,
-    RefitFacets,
+    DuplicateSketch, DeleteSketch, SetRolePen, MendFindings, RefitFacets, ArcsForCurves, RunOnTangent, SquareUp,
+    Simplify,
 )  # fmt: skip
 
 #: The steps that a map of layers, line types and colours consists of.

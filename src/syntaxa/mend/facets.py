@@ -171,7 +171,7 @@ def line_chains(
     bends = (turn < most) & (turn > least)
 
     def passes(vertex: int, one: int, other: int) -> bool:
-        return smooth[vertex] and _alike(curves[one], curves[other])
+        return smooth[vertex] and alike(curves[one], curves[other])
 
     used: set[int] = set()
     for first in [k for k in lines if bends[label[2 * k]] or bends[label[2 * k + 1]]]:
@@ -223,7 +223,8 @@ def _walk(
         vertex = int(label[2 * here + (1 if forward else 0)])
 
 
-def _alike(one: Curve, other: Curve) -> bool:
+def alike(one: Curve, other: Curve) -> bool:
+    """Whether two curves can be made one: of one layer, style, role, group and block."""
     return (one.layer, one.style, one.roles, one.group, one.block) == (
         other.layer,
         other.style,
