@@ -231,15 +231,15 @@ def test_the_sweep_is_drawn_and_a_click_takes_a_tolerance(qtbot, demo, settled):
     settled()
     mend = demo.mend
     mend._tabs.setCurrentIndex(2)
-    qtbot.mouseClick(mend.try_all, Qt.MouseButton.LeftButton)
+    qtbot.mouseClick(mend.sweep.try_all, Qt.MouseButton.LeftButton)
     settled()
-    found = demo.session.sweep
+    found = demo.session.trying.sweep
     assert found.regions[-5] > found.regions[0]
-    mend.plot.setFocus()
-    qtbot.keyClick(mend.plot, Qt.Key.Key_Right)
+    mend.sweep.plot.setFocus()
+    qtbot.keyClick(mend.sweep.plot, Qt.Key.Key_Right)
     settled()
     assert demo.session.gap in found.tolerance
-    qtbot.mouseClick(mend.plot, Qt.MouseButton.LeftButton, pos=mend.plot.rect().center())
+    qtbot.mouseClick(mend.sweep.plot, Qt.MouseButton.LeftButton, pos=mend.sweep.plot.rect().center())
     settled()
     assert demo.session.gap in found.tolerance
 
@@ -250,16 +250,16 @@ def test_the_result_is_compared_with_what_was_received(qtbot, demo, settled):
     demo.fix_all()
     settled()
     mend = demo.mend
-    mend._tabs.setCurrentWidget(mend.compare.parentWidget())
-    qtbot.mouseClick(mend.compare, Qt.MouseButton.LeftButton)
+    mend._tabs.setCurrentWidget(mend.compare)
+    qtbot.mouseClick(mend.compare.compare, Qt.MouseButton.LeftButton)
     settled()
-    found = demo.session.deviation
-    rows = mend.far.model_.rows
+    found = demo.session.trying.deviation
+    rows = mend.compare.far.model_.rows
     assert len(rows) == 10
     distances = [row[0].distance for row in rows]
     assert distances == sorted(distances, reverse=True)
     assert found.made[0].distance <= demo.session.surveyed_state.gap
-    mend.far.selectRow(0)
+    mend.compare.far.selectRow(0)
     left, bottom, right, top = demo.canvas.view.box
     place = rows[0][0].place
     assert left < place.x < right

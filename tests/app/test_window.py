@@ -487,18 +487,17 @@ def test_facets_are_looked_for_before_they_become_arcs(window, settled, tmp_path
     window.open_path(path)
     settled()
     window.show_mend()
-    assert not window.mend.make_arcs.isEnabled()
-    window.mend.look_for_facets()
+    reshape = window.mend.reshape
+    assert not reshape.do_it.isEnabled()
+    reshape.look_first()
     settled()
     # The sagitta of a facet is r (1 - cos(pi / n)): 0.0171 mm here.
-    assert window.mend._facets.text() == (
-        "48 facets would become arcs in 1 run. Nothing would be off by more than 0.0171 mm."
-    )
+    assert reshape.told.text() == ("48 facets would become arcs in 1 run. Nothing would be off by more than 0.0171 mm.")
     assert window.session.job.steps == ()
-    window.mend.make_arcs.click()
+    reshape.do_it.click()
     settled()
     assert [c.shape.kind for c in window.session.state.curves()] == ["circle"]
-    assert not window.mend.make_arcs.isEnabled()
+    assert not reshape.do_it.isEnabled()
 
 
 @pytest.mark.parametrize("ending", [".html", ".json", ".pdf"])

@@ -100,6 +100,11 @@ COMMANDS: tuple[Command, ...] = (
     Command("previous_finding", "Previous finding", "Mend", "Shift+N", "previous", "findings"),
     Command("fix_chosen", "Fix this finding", "Mend", "X", "fix", "chosen", separated=True),
     Command("fix_all", "Fix all findings", "Mend", "Ctrl+Shift+X", "fix-all", "findings"),
+    Command("flicker", "Flicker before and after", "Mend", "Ctrl+B", "", "chosen", separated=True),
+    Command("try_tolerances", "Try every tolerance", "Mend", "", "", "job"),
+    Command("try_treatments", "Try treatments side by side", "Mend", "", "", "job"),
+    Command("compare_received", "Compare with what was received", "Mend", "", "", "job"),
+    Command("reshape", "Reshape…", "Mend", "", "", "job"),
     Command("open_palette", "Find a command…", "Help", "Ctrl+K", "palette"),
     Command("tell_about", "About Syntaxa", "Help", "F1", "info"),
 )

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import time
 
+from syntaxa.app.mend.window import MendWindow
 from syntaxa.app.report_pdf import pdf_of
-from syntaxa.app.route.window import RouteWindow
 from syntaxa.app.tasks import Lane
 from syntaxa.deliver.plan import Plan
 from syntaxa.deliver.write import deliver
@@ -13,7 +13,7 @@ from syntaxa.errors import Progress
 from syntaxa.job.account import report_bytes, write_report
 
 
-class DeliverWindow(RouteWindow):
+class DeliverWindow(MendWindow):
     """The methods behind the Deliver panel; the main window makes the parts."""
 
     deliveries: Lane

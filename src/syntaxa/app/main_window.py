@@ -49,10 +49,6 @@ from syntaxa.app.widgets.command_palette import CommandPalette
 from syntaxa.errors import Progress, SyntaxaError, reason_of
 from syntaxa.job.presets import KeptChoices
 from syntaxa.job.store import ENDING
-from syntaxa.mend.model import Finding, Region
-
-#: mm shown round a finding at least, and times its size, so that its place can be told.
-_CONTEXT_MM, _CONTEXT_TIMES = 4.0, 14.0
 
 DemoMaker = Callable[[Path], Path]
 
@@ -173,6 +169,7 @@ class MainWindow(DeliverWindow):
             session.work,
             session.survey_work,
             session.watch_work,
+            session.trying.lane,
             self.deliveries,
             self.batch_work,
             self.look.lane,
@@ -184,21 +181,18 @@ class MainWindow(DeliverWindow):
         self.canvas.cursor_moved.connect(lambda x, y: self.status.show_cursor(x, y, self.lengths))
         self.canvas.selection_changed.connect(self._selection_changed)
         self.canvas.point_picked.connect(lambda x, y: self._pick_goal(x, y))
-        self.canvas.finding_clicked.connect(self._finding_clicked)
         self.intake.open_wanted.connect(self.ask_open)
         self.intake.browse_wanted.connect(self.ask_browse)
         self.intake.path_wanted.connect(self.look_at_recent)
         self._connect_intake()
         self._connect_measure()
         self._connect_draw()
+        self._connect_mend()
         self._connect_route()
         self.welcome.open_wanted.connect(self.ask_open)
         self.welcome.browse_wanted.connect(self.ask_browse)
         self.welcome.demo_wanted.connect(self.open_demo)
         self.measure.display_unit_chosen.connect(self.set_display_unit)
-        self.mend.finding_chosen.connect(self._show_finding)
-        self.mend.region_chosen.connect(self._show_region)
-        self.mend.place_wanted.connect(self._show_place)
         self.deliver.deliver_wanted.connect(self.ask_deliver)
 
     # ------------------------------------------------------------------ commands: files
@@ -342,33 +336,11 @@ class MainWindow(DeliverWindow):
         """Goes to Route."""
         self.show_stage(self.panels.index(self.route))
 
-    def show_mend(self) -> None:
-        """Goes to Mend."""
-        self.show_stage(self.panels.index(self.mend))
-
     def show_deliver(self) -> None:
         """Goes to Deliver."""
         self.show_stage(self.panels.index(self.deliver))
 
-    # ------------------------------------------------------------------ commands: findings and help
-
-    def next_finding(self) -> None:
-        """Goes to the next finding."""
-        self.show_mend()
-        self.mend.step(1)
-
-    def previous_finding(self) -> None:
-        """Goes to the previous finding."""
-        self.show_mend()
-        self.mend.step(-1)
-
-    def fix_chosen(self) -> None:
-        """Fixes the chosen finding."""
-        self.mend.fix_chosen()
-
-    def fix_all(self) -> None:
-        """Fixes all findings."""
-        self.session.fix(None)
+    # ------------------------------------------------------------------ commands: help
 
     def open_palette(self) -> None:
         """Finds a command by typing."""
@@ -442,8 +414,8 @@ class MainWindow(DeliverWindow):
 
     def _work_changed(self) -> None:
         session = self.session
-        lanes = (session.work, self.look.lane, self.deliveries, session.survey_work, session.watch_work)
-        lane = next((x for x in lanes if x.busy), None)
+        own = (session.work, self.look.lane, self.deliveries)
+        lane = next((x for x in (*own, session.survey_work, session.watch_work, session.trying.lane) if x.busy), None)
         self.status.show_work(lane.title if lane else "")
         self._enable()
 
@@ -489,22 +461,6 @@ class MainWindow(DeliverWindow):
         self.status.show_selection(curves, self.lengths)
         self.route.picked.show_picked(curves, self.lengths)
         self._enable()
-
-    def _finding_clicked(self, key: str) -> None:
-        self.mend.choose_key(key)
-
-    def _show_finding(self, finding: Finding | None) -> None:
-        self.canvas.choose_finding(finding)
-        self._enable()
-        if finding is not None:
-            times = _CONTEXT_TIMES if finding.kind in ("gap", "overrun", "speck") else 2.0
-            reach = max(_CONTEXT_MM, times * finding.size) / 2
-            x, y = finding.place
-            self.canvas.fit_box((x - reach, y - reach, x + reach, y + reach))
-
-    def _show_region(self, region: Region) -> None:
-        self.canvas.choose_region(region.id)
-        self.canvas.fit_box(region.box, margin=0.18)
 
     def _pick(self, label: str, says: str, goal: Callable[[float, float], None]) -> None:
         """The next click on the canvas goes to `goal`."""

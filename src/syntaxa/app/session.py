@@ -10,11 +10,12 @@ from pathlib import Path
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.mend.trying import Trying
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.drawing.annotations import Annotation, Box
 from syntaxa.drawing.model import Drawing, Layer, extents_of
-from syntaxa.drawing.state import Entry, State
+from syntaxa.drawing.state import State
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import load_bytes
@@ -27,12 +28,11 @@ from syntaxa.job.model import Job, Source, Step
 from syntaxa.job.recipe import Recipe, with_recipe
 from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
 from syntaxa.job.store import ENDING, load_job, save_job
+from syntaxa.job.trials import Trial
 from syntaxa.measure.disagreements import Disagreement, disagreements
-from syntaxa.mend.deviation import Deviation, deviation
 from syntaxa.mend.model import HARMLESS_KINDS, Finding, is_fault
-from syntaxa.mend.steps import DEAD_END, MendFindings, RefitFacets, proposed_gap, survey_state, sweep_state, with_needed
+from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state, with_needed
 from syntaxa.mend.survey import Survey
-from syntaxa.mend.sweep import Sweep
 from syntaxa.mend.tolerance import ProposedGap
 from syntaxa.route.model import CurveGroup, Grouping, groups_of
 from syntaxa.route.steps import ChooseLayers
@@ -68,10 +68,6 @@ class Surveyed:
     proposal: ProposedGap
 
 
-#: Rank of the steps that change curves: what stands before them is what was received.
-_BY_HAND = 40
-
-
 class Session(QObject):
     """Holds the job with its history; evaluates and surveys it in the background after each change."""
 
@@ -87,7 +83,7 @@ class Session(QObject):
 
     def __init__(self, recovery_folder: Path, parent: QObject | None = None) -> None:
         super().__init__(parent)
-        self._evaluator = Evaluator()
+        self.evaluator = Evaluator()
         self._history: History | None = None
         self._saved: Job | None = None
         self._recovery_folder = recovery_folder
@@ -97,17 +93,13 @@ class Session(QObject):
         self.surveyed_state: Surveyed | None = None
         self.gap: float | None = None
         self.dead_end = DEAD_END
-        #: What a refit of facets would do, once it was looked for.
-        self.facets: tuple[RefitFacets, Entry] | None = None
-        #: What every tolerance would come to, once it was looked for.
-        self.sweep: Sweep | None = None
-        #: How far the result lies from what was received, once it was measured.
-        self.deviation: Deviation | None = None
         #: By what Route groups the curves that came in.
         self.grouping: Grouping = "layer"
         self.work = Lane(self)
         self.survey_work = Lane(self)
         self.watch_work = Lane(self)
+        #: What is looked at before it is done.
+        self.trying = Trying(self)
         #: What a changed file would change, until it is accepted or left; what was left is not offered again.
         self.revision: Revision | None = None
         self._declined: set[str] = set()
@@ -185,7 +177,8 @@ class Session(QObject):
     @property
     def busy(self) -> bool:
         """Whether anything is being computed."""
-        return self.work.busy or self.survey_work.busy or self.watch_work.busy
+        lanes = (self.work, self.survey_work, self.watch_work, self.trying.lane)
+        return any(lane.busy for lane in lanes)
 
     @property
     def name(self) -> str:
@@ -241,7 +234,7 @@ class Session(QObject):
 
     def read_source(self, source: Source, options: ReadOptions, progress: Progress) -> Received:
         """A source as a drawing, remembered for when it is taken in; may be called from any thread."""
-        return self._evaluator.read_source(source, options, progress)
+        return self.evaluator.read_source(source, options, progress)
 
     def add_source(self, path: Path, choice: TakeIn) -> None:
         """Adds a drawing to the job, placed at the same origin."""
@@ -263,7 +256,7 @@ class Session(QObject):
 
         def read(progress: Progress) -> tuple[Job, Shown]:
             source = _linked(path)
-            drawing = self._evaluator.read_source(source, before.reading(number), progress).drawing
+            drawing = self.evaluator.read_source(source, before.reading(number), progress).drawing
             job = with_layer_replaced(before, number, layer, source, drawing)
             return job, self._compute(job, progress)
 
@@ -290,7 +283,7 @@ class Session(QObject):
             for source in job.sources:
                 data = changed_on_disk(source)
                 if data is not None:
-                    found = revision(job, source.number, data, self._evaluator, progress)
+                    found = revision(job, source.number, data, self.evaluator, progress)
                     if found.new.digest not in self._declined:
                         return found
             return None
@@ -359,7 +352,11 @@ class Session(QObject):
         """The account of the mending of the job as it is; may be called from any thread."""
         if self.job is None:
             raise SyntaxaError("There is no job to account for.")
-        return account_of(self.job, self.name, self._evaluator, None, progress)
+        return account_of(self.job, self.name, self.evaluator, None, progress)
+
+    def take_trial(self, trial: Trial) -> None:
+        """Takes the job that a trial has made of this one, as one change."""
+        self._change(trial.job, f"Take the trial: {trial.treatment.says}")
 
     def use_recipe(self, recipe: Recipe) -> None:
         """Does all steps of a recipe in this job, as one change."""
@@ -389,54 +386,6 @@ class Session(QObject):
             keys = None if key is None else with_needed(self.surveyed_state.survey.findings, key)
             choices = ((key, choice),) if key is not None and choice else ()
             self.do(MendFindings(self.surveyed_state.gap, self.dead_end, keys, choices))
-
-    def look_for_facets(self, step: RefitFacets) -> None:
-        """Finds out what a refit would do, without doing it."""
-        state = self.state
-        if state is None:
-            return
-        self.facets = None
-
-        def done(entry: Entry) -> None:
-            self.facets = step, entry
-            self.surveyed.emit()
-
-        self.survey_work.run("Looking for facets", lambda _progress: step.apply(state)[1], done, self.failed.emit)
-
-    def compare(self) -> None:
-        """Measures how far the result lies from what was received."""
-        job, state, surveyed = self.job, self.state, self.surveyed_state
-        if job is None or state is None or surveyed is None:
-            return
-        gap = surveyed.gap
-        placed = replace(job, steps=tuple(s for s in job.steps if s.step.rank < _BY_HAND))
-
-        def look(progress: Progress) -> Deviation:
-            before = self._evaluator.evaluate(placed).state
-            progress(0.3)
-            return deviation(before.made_curves(), state.made_curves(), gap)
-
-        def done(found: Deviation) -> None:
-            self.deviation = found
-            self.surveyed.emit()
-
-        self.survey_work.run("Comparing with what was received", look, done, self.failed.emit)
-
-    def look_for_plateau(self) -> None:
-        """Finds out what every tolerance would come to."""
-        state, surveyed = self.state, self.surveyed_state
-        if state is None or surveyed is None:
-            return
-        proposed = surveyed.proposal.gap
-
-        def done(found: Sweep) -> None:
-            self.sweep = found
-            self.surveyed.emit()
-
-        def look(progress: Progress) -> Sweep:
-            return sweep_state(state, proposed, progress)
-
-        self.survey_work.run("Trying every tolerance", look, done, self.failed.emit)
 
     def set_gap(self, gap: float | None) -> None:
         """Looks for findings at another tolerance (mm); None for the proposed one."""
@@ -474,7 +423,7 @@ class Session(QObject):
 
     def cancel(self) -> None:
         """Stops what is being computed."""
-        for lane in (self.work, self.survey_work, self.watch_work):
+        for lane in (self.work, self.survey_work, self.watch_work, self.trying.lane):
             lane.cancel()
 
     def close(self) -> None:
@@ -486,7 +435,7 @@ class Session(QObject):
     def stop_all(self) -> None:
         """Stops all work for good."""
         self.watcher.watch(())
-        for lane in (self.work, self.survey_work, self.watch_work):
+        for lane in (self.work, self.survey_work, self.watch_work, self.trying.lane):
             lane.stop_all()
 
     # ------------------------------------------------------------------ computing
@@ -508,8 +457,8 @@ class Session(QObject):
         self._after_change()
 
     def _take(self, shown: Shown) -> None:
-        self.shown, self.surveyed_state, self.facets, self.sweep = shown, None, None, None
-        self.deviation = None
+        self.shown, self.surveyed_state = shown, None
+        self.trying.forget()
 
     def _after_change(self) -> None:
         job = self.job
@@ -519,7 +468,7 @@ class Session(QObject):
         self._survey()
 
     def _compute(self, job: Job, progress: Progress) -> Shown:
-        evaluation = self._evaluator.evaluate(job, lambda share: progress(0.8 * share))
+        evaluation = self.evaluator.evaluate(job, lambda share: progress(0.8 * share))
         state = evaluation.state
         scene = Scene.of([(s.colour, s.curves) for s in state.sketches])
         progress(0.9)
@@ -550,7 +499,7 @@ class Session(QObject):
         unmended = replace(job, steps=tuple(s for s in job.steps if not isinstance(s.step, MendFindings)))
 
         def look(progress: Progress) -> Surveyed:
-            proposal = proposed_gap(self._evaluator.evaluate(unmended).state.sketches)
+            proposal = proposed_gap(self.evaluator.evaluate(unmended).state.sketches)
             progress(0.4)
             chosen = proposal.gap if gap is None else gap
             survey = survey_state(state, chosen, dead_end)

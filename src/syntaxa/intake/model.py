@@ -52,6 +52,9 @@ class ReadOptions(msgspec.Struct, frozen=True, omit_defaults=True):
 
 PLAIN = ReadOptions()
 
+#: Why a tilted curve is not read.
+OFF_PLANE = "It is tilted out of the drawing plane (off-plane); it can be laid flat."
+
 
 @dataclass(frozen=True, slots=True)
 class NotRead:

@@ -29,6 +29,7 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas import notes, overlays
 from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
+from syntaxa.app.canvas.comparing import Versus, draw_versus, paint_heat, paint_other
 from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_locks, draw_roles, draw_way
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
@@ -109,6 +110,9 @@ class Canvas(QWidget):
         self._fresh = QImage()
         self._fresh_view = View()
         self._show_beneath = False
+        #: What is laid over the result, and its picture.
+        self._versus: Versus | None = None
+        self._other, self._fresh_other = QImage(), QImage()
         self._chosen_finding: Finding | None = None
         self._chosen_region = ""
         self._hover = -1
@@ -179,6 +183,13 @@ class Canvas(QWidget):
         """Shows or hides the received drawing, faded, beneath the result."""
         self._show_beneath = shown
         self._begin_painting()
+
+    def set_versus(self, versus: Versus | None) -> None:
+        """Lays another drawing over the result, or nothing."""
+        old, self._versus = self._versus, versus
+        if (old and (old.other, old.heat)) != (versus and (versus.other, versus.heat)):
+            self._begin_painting()
+        self.update()
 
     def set_fade(self, share: float) -> None:
         """How opaque pictures are, 0 to 1."""
@@ -365,6 +376,18 @@ class Canvas(QWidget):
         smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
         yield from slices(scene, view, self._fresh, pens, smooth, self._shown)
         yield from notes.paint_above(self._fresh, content.notes, view, tokens)
+        yield from self._laid_over(view)
+
+    def _laid_over(self, view: View) -> Iterator[None]:
+        """What is laid over the result: another drawing in a picture of its own, and bands of deviation."""
+        versus = self._versus
+        self._fresh_other = QImage()
+        if versus is not None and versus.other is not None:
+            self._fresh_other = QImage(self._fresh.size(), QImage.Format.Format_RGB32)
+            self._fresh_other.fill(QColor(self._tokens.canvas))
+            yield from paint_other(versus, view, self._fresh_other, self._tokens)
+        if versus is not None and versus.heat is not None:
+            yield from paint_heat(versus.heat, view, self._fresh, self._tokens)
 
     def _paint_slice(self) -> None:
         if self._work is None:
@@ -375,6 +398,7 @@ class Canvas(QWidget):
         except StopIteration:
             self._stop_painting()
             self._image, self._image_view = self._fresh, self._fresh_view
+            self._other = self._fresh_other
             self._image.setDevicePixelRatio(self.devicePixelRatioF())
             self.update()
 
@@ -398,6 +422,8 @@ class Canvas(QWidget):
             else:
                 painter.drawImage(frame, self._image)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        if self._versus is not None and not self._other.isNull():
+            draw_versus(painter, self._versus, self._other, self._image_frame(), QRectF(self.rect()), tokens)
         if len(self._content.scene) or len(self._content.beneath) or self._content.notes:
             overlays.draw_origin(painter, view, tokens)
         if self._content.changes is not None:

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from dataclasses import replace
+
 from PyQt6.QtGui import QColor, QImage
 
 from syntaxa.app.canvas import notes
@@ -9,8 +12,21 @@ from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
-from syntaxa.drawing.model import Drawing
+from syntaxa.drawing.model import Curve, Drawing, Style
 from syntaxa.intake.steps import TakeIn, chosen_of
+
+
+def picture_of_curves(curves: Sequence[Curve], width: int, height: int, tokens: Tokens) -> QImage:
+    """Curves alone, in ink, fitted into the size."""
+    scene = Scene.of([(0, [replace(c, style=Style()) for c in curves])])
+    image = QImage(width, height, QImage.Format.Format_RGB32)
+    image.fill(QColor(tokens.canvas))
+    box = scene.extents()
+    if box is not None:
+        pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+        for _ in slices(scene, View().sized(width, height).fitted(box, 0.06), image, pens, True):
+            pass
+    return image
 
 
 def picture_of(drawing: Drawing, width: int, height: int, tokens: Tokens) -> QImage:

@@ -3,33 +3,37 @@
 from __future__ import annotations
 
 from collections import Counter
+from dataclasses import replace
 
-from PyQt6.QtCore import QItemSelectionModel, pyqtSignal
+from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtGui import QIcon
 from PyQt6.QtWidgets import (
     QCheckBox,
     QComboBox,
     QHBoxLayout,
     QLineEdit,
-    QTableView,
     QTabWidget,
     QVBoxLayout,
     QWidget,
 )
 
+from syntaxa.app.canvas.comparing import Versus
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.mend.compare_page import ComparePage
+from syntaxa.app.mend.reshape_page import ReshapePage
+from syntaxa.app.mend.sweep_page import SweepPage
+from syntaxa.app.mend.trials_page import TrialsPage
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.theme.glyphs import glyph_icon
 from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.app.widgets.sweep_plot import SweepPlot
-from syntaxa.mend.deviation import largest
 from syntaxa.mend.model import CHOICES, FINDING_KINDS, Finding, Region
-from syntaxa.mend.steps import LeaveFindings, RefitFacets
+from syntaxa.mend.steps import LeaveFindings
 
-#: Deviations that are listed.
-_MOST_FAR = 10
+#: How long each of two drawings is seen when they take turns.
+_TURN_MS = 650
 
 
 class MendPanel(StagePanel):
@@ -42,18 +46,21 @@ class MendPanel(StagePanel):
 
     finding_chosen = pyqtSignal(object)
     region_chosen = pyqtSignal(object)
-    place_wanted = pyqtSignal(float, float)
+    #: What the canvas lays over the result: a Versus, or None.
+    versus_wanted = pyqtSignal(object)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self._rows: list[Finding] = []
+        self._versus: dict[str, Versus | None] = {}
         self._chosen = ""
         self._add_tolerance()
         self._sum = label("", wrap=True)
         self.body.addWidget(self._sum)
         self._tabs = QTabWidget()
         self._tabs.setAccessibleName("Findings and regions")
-        self._tabs.addTab(self._findings_page(), "Findings")
+        self._findings = self._findings_page()
+        self._tabs.addTab(self._findings, "Findings")
         self.regions = RowsView(
             "Closed regions",
             (
@@ -62,11 +69,20 @@ class MendPanel(StagePanel):
                 Column("Holes", lambda r: str(r.holes)),
             ),
         )
-        _selection_of(self.regions).selectionChanged.connect(lambda *_: self._choose_region())
+        self.regions.selection().selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, "Regions")
-        self._tabs.addTab(self._sweep_page(), "Sweep")
-        self._tabs.addTab(self._compare_page(), "Compare")
-        self._tabs.addTab(self._refit_page(), "Refit")
+        self.sweep, self.trials = SweepPage(session), TrialsPage(session)
+        self.compare, self.reshape = ComparePage(session), ReshapePage(session)
+        self._pages = {"Sweep": self.sweep, "Trials": self.trials, "Compare": self.compare, "Reshape": self.reshape}
+        for name, page in self._pages.items():
+            self._tabs.addTab(page, name)
+        self._tabs.currentChanged.connect(lambda _index: self.tell_versus())
+        self._turns = QTimer(self)
+        self._turns.setInterval(_TURN_MS)
+        self._turns.timeout.connect(self._take_turns)
+        session.trying.fix_shown.connect(self._show_fix)
+        self.compare.versus_wanted.connect(lambda versus: self._lay_over("compare", versus))
+        session.trying.changed.connect(self._show_pages)
         self.body.addWidget(self._tabs, 1)
 
     def _add_tolerance(self) -> None:
@@ -101,6 +117,9 @@ class MendPanel(StagePanel):
         row.addWidget(self._back)
         row.addWidget(self._next)
         column.addLayout(row)
+        self._sketch = QComboBox()
+        self._sketch.setAccessibleName("Sketch whose findings are listed")
+        self._sketch.activated.connect(lambda _index: self._fill())
         limit = QHBoxLayout()
         most = label("that move at most", "dim")
         self.most = LengthField("List fixes that move at most", least=0.0)
@@ -112,7 +131,7 @@ class MendPanel(StagePanel):
         self.left_too.toggled.connect(lambda _on: self._fill())
         limit.addWidget(most)
         limit.addWidget(self.most)
-        limit.addStretch()
+        limit.addWidget(self._sketch, 1)
         limit.addWidget(self.left_too)
         column.addLayout(limit)
         self.table = RowsView(
@@ -125,7 +144,7 @@ class MendPanel(StagePanel):
                 Column("Moves", lambda f: self.lengths.small(f.cost) if f.remedy else "–"),
             ),
         )
-        _selection_of(self.table).selectionChanged.connect(lambda *_: self._choose())
+        self.table.selection().selectionChanged.connect(lambda *_: self._choose())
         column.addWidget(self.table, 1)
         self._detail = label("", "dim", wrap=True)
         column.addWidget(self._detail)
@@ -150,146 +169,52 @@ class MendPanel(StagePanel):
         self.fix_one.clicked.connect(self.fix_chosen)
         self.fix_every = button("Fix all", "Fix all findings", primary=True)
         self.fix_every.clicked.connect(self.fix_listed)
+        self.flicker = button("Flicker", "Show the chosen finding before and after its fix, by turns")
+        self.flicker.setCheckable(True)
+        self.flicker.toggled.connect(self._flicker_on)
         buttons.addWidget(self.fix_one)
+        buttons.addWidget(self.flicker)
         buttons.addStretch()
         buttons.addWidget(self.fix_every)
         column.addLayout(buttons)
         return page
 
-    def _sweep_page(self) -> QWidget:
-        page = QWidget()
-        column = QVBoxLayout(page)
-        column.setContentsMargins(0, 8, 0, 0)
-        column.setSpacing(7)
-        self._sweep_says = label("", "dim", wrap=True)
-        column.addWidget(self._sweep_says)
-        self.plot = SweepPlot()
-        self.plot.chosen.connect(self.session.set_gap)
-        column.addWidget(self.plot, 1)
-        key = label(
-            "Solid: regions closed.  Dashed: open ends.  Dotted: curves no larger than the tolerance.", "dim", True
-        )
-        column.addWidget(key)
-        row = QHBoxLayout()
-        self.try_all = button("Try every tolerance", "Heal a copy at every tolerance and count", primary=True)
-        self.try_all.clicked.connect(self.session.look_for_plateau)
-        row.addStretch()
-        row.addWidget(self.try_all)
-        column.addLayout(row)
-        return page
-
-    def _compare_page(self) -> QWidget:
-        page = QWidget()
-        column = QVBoxLayout(page)
-        column.setContentsMargins(0, 8, 0, 0)
-        column.setSpacing(7)
-        self._compare_says = label("", "dim", wrap=True)
-        column.addWidget(self._compare_says)
-        self.far = RowsView(
-            "Largest deviations",
-            (
-                Column("Curve", lambda row: f"#{row[0].curve}", figure=False),
-                Column("Of", lambda row: "result" if row[1] else "received", figure=False),
-                Column("Apart", lambda row: self.lengths.small(row[0].distance)),
-            ),
-        )
-        _selection_of(self.far).selectionChanged.connect(lambda *_: self._choose_far())
-        column.addWidget(self.far, 1)
-        row = QHBoxLayout()
-        self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
-        self.compare.clicked.connect(self.session.compare)
-        row.addStretch()
-        row.addWidget(self.compare)
-        column.addLayout(row)
-        return page
-
-    def _show_deviation(self) -> None:
-        found = self.session.deviation
-        self.far.model_.show_rows(largest(found, _MOST_FAR) if found is not None else [])
-        if found is None:
-            says = "Measures both ways: what was received from the result, and the result from what was received."
-        else:
-            kept, made = (side[0].distance if side else 0.0 for side in (found.kept, found.made))
-            says = (
-                f"Nothing received lies more than {self.lengths.small(kept)} from the result, nothing in it more "
-                f"than {self.lengths.small(made)} from what was received, to {self.lengths.small(found.bound)}."
-            )
-        self._compare_says.setText(says)
-
-    def _choose_far(self) -> None:
-        row = self.far.chosen_row()
-        if row >= 0:
-            self.place_wanted.emit(*self.far.model_.rows[row][0].place)
-
-    def _show_sweep(self, gap: float) -> None:
-        found = self.session.sweep
-        self.plot.show_sweep(found, gap, self.tokens)
-        if found is None:
-            says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."
-        else:
-            swallowed = int(found.swallowed[found.nearest(gap)])
-            small = counted(swallowed, "curve") if swallowed else "No curve"
-            says = f"{found.says(gap)} {small} would be no larger than that."
-        self._sweep_says.setText(says)
-
-    def _refit_page(self) -> QWidget:
-        page = QWidget()
-        column = QVBoxLayout(page)
-        column.setContentsMargins(0, 8, 0, 0)
-        column.setSpacing(7)
-        column.addWidget(label("Facets to arcs", "heading"))
-        says = "Runs of short straight pieces become the arcs and circles that they stand for. No end of a run moves."
-        column.addWidget(label(says, "dim", wrap=True))
-        row = QHBoxLayout()
-        self._sagitta = LengthField("How far a facet may leave its arc", least=0.0)
-        self._vertex = LengthField("How far a vertex may lie off its arc", least=0.0)
-        for text, field in (("A facet leaves it by", self._sagitta), ("a vertex by", self._vertex)):
-            name = label(text, "dim")
-            name.setBuddy(field)
-            row.addWidget(name)
-            row.addWidget(field, 1)
-        column.addLayout(row)
-        self._facets = label("", wrap=True)
-        column.addWidget(self._facets)
-        buttons = QHBoxLayout()
-        look = button("Look", "Look for facets, without changing anything")
-        look.clicked.connect(self.look_for_facets)
-        self.make_arcs = button("Make arcs of them", primary=True)
-        self.make_arcs.clicked.connect(self._make_arcs)
-        buttons.addWidget(look)
-        buttons.addStretch()
-        buttons.addWidget(self.make_arcs)
-        column.addLayout(buttons)
-        column.addStretch(1)
-        plain = RefitFacets()
-        self._sagitta.show_length(plain.sagitta)
-        self._vertex.show_length(plain.vertex)
-        return page
-
-    def look_for_facets(self) -> None:
-        """Shows what a refit would do."""
-        sagitta, vertex = self._sagitta.number(), self._vertex.number()
-        if sagitta and vertex:
-            self.session.look_for_facets(RefitFacets(vertex, sagitta))
-
-    def _make_arcs(self) -> None:
-        if self.session.facets is not None:
-            self.session.do(self.session.facets[0])
-
-    def _show_facets(self) -> None:
-        self._sagitta.show_in(self.lengths.unit)
-        self._vertex.show_in(self.lengths.unit)
-        found = self.session.facets
-        self.make_arcs.setEnabled(found is not None and found[1].changed > 0)
-        if found is None:
-            self._facets.setText("")
-        elif not found[1].changed:
-            self._facets.setText("No run of facets was found within these limits.")
-        else:
-            would = found[1].says.replace("became", "would become")
-            self._facets.setText(f"{would} Nothing would be off by more than {self.lengths.small(found[1].max_mm)}.")
-
     # ------------------------------------------------------------------ showing
+
+    def _show_pages(self) -> None:
+        for page in self._pages.values():
+            page.show_with(self.lengths, self.tokens)
+
+    def _lay_over(self, who: str, versus: Versus | None) -> None:
+        """Keeps what a page lays over the result; it is seen while that page is."""
+        self._versus[who] = versus
+        self.tell_versus()
+
+    def tell_versus(self) -> None:
+        """Tells what is to be laid over the result, by the page that is seen."""
+        page = self._tabs.currentWidget()
+        who = "compare" if page is self.compare else "flicker" if page is self._findings else ""
+        self.versus_wanted.emit(self._versus.get(who))
+
+    def _flicker_on(self, on: bool) -> None:
+        """Asks for the drawing with the chosen finding fixed; or shows things as they are again."""
+        finding = self.chosen
+        if on and finding is not None and finding.remedy:
+            self.session.trying.show_fix(finding.key, self.way.currentData() or "")
+            return
+        self._turns.stop()
+        self.flicker.setChecked(False)
+        self._lay_over("flicker", None)
+
+    def _show_fix(self, fixed: Scene) -> None:
+        if self.flicker.isChecked():
+            self._lay_over("flicker", Versus(fixed, "fade", 1.0, ("fixed", "as it is")))
+            self._turns.start()
+
+    def _take_turns(self) -> None:
+        versus = self._versus.get("flicker")
+        if versus is not None:
+            self._lay_over("flicker", replace(versus, share=1.0 - versus.share))
 
     def open_matters(self) -> int:
         return len(self.session.faults)
@@ -302,7 +227,7 @@ class MendPanel(StagePanel):
     def refresh(self) -> None:
         self.setEnabled(self.session.shown is not None)
         surveyed = self.session.surveyed_state
-        self._show_facets()
+        self._show_pages()
         self._unit.setText(self.lengths.unit)
         if surveyed is None:
             waiting = "Looking for faults…" if self.session.shown is not None else ""
@@ -310,12 +235,11 @@ class MendPanel(StagePanel):
             return
         self._gap.show_in(self.lengths.unit)
         self._gap.show_value(surveyed.gap, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
-        self._show_sweep(surveyed.gap)
-        self._show_deviation()
         proposed = self.lengths.small(surveyed.proposal.gap)
         self._auto.setEnabled(self.session.gap is not None)
         self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")
         self._fill_kinds()
+        self._fill_sketches()
         self._fill()
         self.regions.model_.show_rows(surveyed.survey.regions)
         self._tabs.setTabText(0, f"Findings ({len(self.session.findings)})")
@@ -352,10 +276,28 @@ class MendPanel(StagePanel):
                 self._kind.addItem(glyph_icon(kind, self.tokens), f"{kind.capitalize()} ({count[kind]})", kind)
         self._kind.setCurrentIndex(max(0, self._kind.findData(chosen)))
 
+    def _fill_sketches(self) -> None:
+        state = self.session.state
+        names = [s.name for s in state.profiles()] if state is not None else []
+        chosen = self._sketch.currentData()
+        self._sketch.clear()
+        self._sketch.addItem("All sketches", "")
+        for name in names:
+            self._sketch.addItem(name, name)
+        self._sketch.setCurrentIndex(max(0, self._sketch.findData(chosen)))
+        self._sketch.setEnabled(len(names) > 1)
+
+    def _own_curves(self) -> set[str] | None:
+        """The curves of the sketch whose findings are listed; None for those of all."""
+        state, name = self.session.state, self._sketch.currentData()
+        sketch = state.sketch(name) if state is not None and name else None
+        return None if sketch is None else {c.id for c in sketch.curves}
+
     def _fill(self) -> None:
-        kind = self._kind.currentData()
+        kind, own = self._kind.currentData(), self._own_curves()
         most = self.most.number() if self.most.text().strip() else None
         listed = [*self.session.findings, *(self.session.left_findings if self.left_too.isChecked() else ())]
+        listed = [f for f in listed if own is None or own & set(f.curves)]
         self._rows = [f for f in listed if (not kind or f.kind == kind) and (most is None or f.cost <= most)]
         self.table.model_.show_rows(self._rows)
         row = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1)
@@ -367,7 +309,7 @@ class MendPanel(StagePanel):
 
     def _select_quietly(self, row: int) -> None:
         """The finding that was chosen before is chosen still: nobody is told."""
-        selection = _selection_of(self.table)
+        selection = self.table.selection()
         selection.blockSignals(True)
         self.table.selectRow(row)
         selection.blockSignals(False)
@@ -377,7 +319,9 @@ class MendPanel(StagePanel):
 
     def _show_detail(self) -> None:
         finding = self.chosen
-        self.fix_one.setEnabled(finding is not None and bool(finding.remedy) and finding.note is None)
+        can = finding is not None and bool(finding.remedy) and finding.note is None
+        self.fix_one.setEnabled(can)
+        self.flicker.setEnabled(can)
         self._decision.setVisible(finding is not None)
         self.leave.setText("Leave" if finding is None or finding.note is None else "Take up")
         self._show_ways(finding)
@@ -406,6 +350,7 @@ class MendPanel(StagePanel):
     def _choose(self) -> None:
         row = self.table.chosen_row()
         self._chosen = self._rows[row].key if row >= 0 else ""
+        self._flicker_on(self.flicker.isChecked())
         self._show_detail()
         self.finding_chosen.emit(self.chosen)
 
@@ -435,7 +380,7 @@ class MendPanel(StagePanel):
     @property
     def _lists_all(self) -> bool:
         """Whether everything that can be fixed is listed."""
-        return not self._kind.currentData() and not self.most.text().strip()
+        return not (self._kind.currentData() or self._sketch.currentData() or self.most.text().strip())
 
     def _listed(self) -> list[Finding]:
         """What is listed and can be fixed; what wants a choice of its own only where its kind alone is listed."""
@@ -453,8 +398,22 @@ class MendPanel(StagePanel):
 
     def try_tolerances(self) -> None:
         """Shows the sweep, and looks for it."""
-        self._tabs.setCurrentIndex(2)
-        self.session.look_for_plateau()
+        self._tabs.setCurrentWidget(self.sweep)
+        self.session.trying.look_for_plateau()
+
+    def try_treatments(self) -> None:
+        """Shows the trials, and runs them."""
+        self._tabs.setCurrentWidget(self.trials)
+        self.session.trying.run_trials(self.tokens)
+
+    def show_compare(self) -> None:
+        """Shows how far the result is off."""
+        self._tabs.setCurrentWidget(self.compare)
+        self.session.trying.compare()
+
+    def show_reshape(self) -> None:
+        """Shows what can be reshaped."""
+        self._tabs.setCurrentWidget(self.reshape)
 
     def show_findings(self) -> None:
         """Shows the list of findings."""
@@ -484,12 +443,6 @@ class MendPanel(StagePanel):
         following = self._rows[(at + 1) % len(self._rows)]
         self._chosen = following.key if following is not finding else ""
         self.session.fix(finding.key, self.way.currentData() or "")
-
-
-def _selection_of(view: QTableView) -> QItemSelectionModel:
-    selection = view.selectionModel()
-    assert selection is not None, "a view with a model has a selection"
-    return selection
 
 
 def _about_region(region: Region) -> str:

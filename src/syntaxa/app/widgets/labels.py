@@ -6,6 +6,7 @@ from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QResizeEvent
 from PyQt6.QtWidgets import (
     QComboBox,
+    QHBoxLayout,
     QHeaderView,
     QLabel,
     QPushButton,
@@ -131,6 +132,18 @@ def cell(text: str, figure: bool = False, tip: str = "") -> QTableWidgetItem:
     return item
 
 
-def counted(count: int, thing: str) -> str:
-    """A count with its thing in the right number: "1 gap", "2 gaps"."""
-    return f"{count} {thing}" if count == 1 else f"{count} {thing}s"
+def counted(count: int, thing: str, things: str = "") -> str:
+    """A count with its thing in the right number: "1 gap", "2 gaps"; the plural is given where it is not plain."""
+    return f"{count} {thing}" if count == 1 else f"{count} {things or thing + 's'}"
+
+
+def row_of(*parts: QWidget | None) -> QHBoxLayout:
+    """Widgets side by side; None takes what room is left."""
+    row = QHBoxLayout()
+    row.setContentsMargins(0, 0, 0, 0)
+    for part in parts:
+        if part is None:
+            row.addStretch()
+        else:
+            row.addWidget(part)
+    return row

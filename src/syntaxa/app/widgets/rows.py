@@ -6,7 +6,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt
+from PyQt6.QtCore import QAbstractTableModel, QItemSelectionModel, QModelIndex, Qt
 from PyQt6.QtGui import QIcon
 from PyQt6.QtWidgets import QTableView
 
@@ -81,10 +81,15 @@ class RowsView(QTableView):
         self.setModel(self.model_)
         lay_out(self, name, stretch=0).setResizeContentsPrecision(_ROWS_MEASURED)
 
+    def selection(self) -> QItemSelectionModel:
+        """What is chosen."""
+        selection = self.selectionModel()
+        assert selection is not None, "a view with a model has a selection"
+        return selection
+
     def chosen_row(self) -> int:
         """Index of the chosen row, or -1."""
-        selection = self.selectionModel()
-        rows = selection.selectedRows() if selection is not None else []
+        rows = self.selection().selectedRows()
         return rows[0].row() if rows else -1
 
 

@@ -21,12 +21,11 @@ from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline, Shape, Spline, ellipse_from_conjugates
 from syntaxa.intake.dxf.plain import arc_between
 from syntaxa.intake.gather import LARGEST
+from syntaxa.intake.model import OFF_PLANE
 from syntaxa.intake.outlines import Run, shapes_of
 
 #: A normal this close to the Z axis lies on it: sine of the angle between them.
 _UPRIGHT = 1e-3
-
-OFF_PLANE = "It is tilted out of the drawing plane (off-plane); it can be laid flat."
 
 
 class Unreadable(Exception):  # noqa: N818  it is an answer, not an error

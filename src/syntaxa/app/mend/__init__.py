@@ -1,0 +1,1 @@
+"""What Mend shows beside its findings: the sweep, comparing, trials, and reshaping on request."""

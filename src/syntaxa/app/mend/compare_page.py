@@ -1,0 +1,97 @@
+"""Compare: how far the result lies from what was received, seen by swiping or fading between them and as a heat map."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
+
+from syntaxa.app.canvas.comparing import BANDS, Versus, band_name, heat_of
+from syntaxa.app.mend.page import Page
+from syntaxa.app.session import Session
+from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.mend.deviation import largest
+
+#: Deviations that are listed.
+_MOST_FAR = 10
+
+_WAYS = (("Result only", ""), ("Swipe", "swipe"), ("Fade", "fade"))
+
+
+class ComparePage(Page):
+    """How the two are laid over each other, the heat map, and the largest deviations in a list."""
+
+    place_wanted = pyqtSignal(float, float)
+    #: What is laid over the result: a Versus, or None.
+    versus_wanted = pyqtSignal(object)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.way = QComboBox()
+        self.way.setAccessibleName("How received and result are laid over each other")
+        for text, name in _WAYS:
+            self.way.addItem(text, name)
+        self.way.currentIndexChanged.connect(lambda _index: self._tell())
+        self.share = QSlider(Qt.Orientation.Horizontal)
+        self.share.setAccessibleName("How much of what was received is seen")
+        self.share.setRange(0, 100)
+        self.share.setValue(50)
+        self.share.valueChanged.connect(lambda _value: self._tell())
+        self.column.addLayout(row_of(self.way, self.share))
+        self.heat = QCheckBox("Show how far off in bands")
+        self.heat.toggled.connect(lambda _on: self._tell())
+        self.column.addWidget(self.heat)
+        self._key = label("", "dim", wrap=True)
+        self.column.addWidget(self._key)
+        self.far = RowsView(
+            "Largest deviations",
+            (
+                Column("Curve", lambda row: f"#{row[0].curve}", figure=False),
+                Column("Of", lambda row: "result" if row[1] else "received", figure=False),
+                Column("Apart", lambda row: self.lengths.small(row[0].distance)),
+            ),
+        )
+        self.far.selection().selectionChanged.connect(lambda *_: self._choose())
+        self.column.addWidget(self.far, 1)
+        self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
+        self.compare.clicked.connect(self.trying.compare)
+        self.add_buttons(right=self.compare)
+
+    def refresh(self) -> None:
+        found = self.trying.deviation
+        self.far.model_.show_rows(largest(found, _MOST_FAR) if found is not None else [])
+        for part in (self.way, self.share, self.heat):
+            part.setEnabled(found is not None)
+        if found is None:
+            says = "Measures both ways: what was received from the result, and the result from what was received."
+        else:
+            kept, made = (side[0].distance if side else 0.0 for side in (found.kept, found.made))
+            says = (
+                f"Nothing received lies more than {self.lengths.small(kept)} from the result, nothing in it more "
+                f"than {self.lengths.small(made)} from what was received, to {self.lengths.small(found.bound)}."
+            )
+        self.says.setText(says)
+        self._tell()
+
+    def _tell(self) -> None:
+        """What the canvas is to lay over the result."""
+        found, received, shown = self.trying.deviation, self.trying.received, self.session.shown
+        way = str(self.way.currentData())
+        self.share.setEnabled(found is not None and bool(way))
+        if found is None or received is None or shown is None or not (way or self.heat.isChecked()):
+            self._key.setText("")
+            self.versus_wanted.emit(None)
+            return
+        heat = heat_of(shown.scene, found) if self.heat.isChecked() else None
+        if heat is not None:
+            steps = ", ".join(f"{band_name(k, heat.top, self.lengths.small)}" for k in range(BANDS))
+            self._key.setText(f"From thin to thick: {steps}." if heat.top else "Nothing is off at all.")
+        else:
+            self._key.setText("")
+        names = ("as received", "result")
+        self.versus_wanted.emit(Versus(received if way else None, way, self.share.value() / 100, names, heat))
+
+    def _choose(self) -> None:
+        row = self.far.chosen_row()
+        if row >= 0:
+            self.place_wanted.emit(*self.far.model_.rows[row][0].place)
