@@ -460,7 +460,8 @@ class Canvas(QWidget):
 
     def _draw_picked(self, painter: QPainter) -> None:
         tokens, scene = self._tokens, self._content.scene
-        if self._chosen_finding is not None and self._content.findings:
+        # While two drawings are compared nothing may hide what differs.
+        if self._chosen_finding is not None and self._content.findings and self._versus is None:
             concerned = [scene.index[c] for c in self._chosen_finding.curves if c in scene.index]
             pen = QPen(QColor(tokens.persimmon), 2.2)
             overlays.draw_shapes(painter, [scene.curves[k].shape for k in concerned[:200]], self._view, pen)

@@ -8,7 +8,6 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
-import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen
 
@@ -52,7 +51,7 @@ class Versus:
 
 
 def heat_of(scene: Scene, found: Deviation) -> Heat:
-    """The curves of a scene that are off what was received, each band four times as far as the one before."""
+    """The curves of a scene that are off what was received, in bands of equal width."""
     away = {far.curve: far.distance for far in found.made if far.distance > _NOTHING}
     top = max(away.values(), default=0.0)
     groups: dict[int, list[Curve]] = {}
@@ -65,12 +64,12 @@ def heat_of(scene: Scene, found: Deviation) -> Heat:
 
 
 def _band(distance: float, top: float) -> int:
-    return int(np.clip(BANDS + np.floor(np.log(max(distance, 1e-12) / top) / np.log(4)), 0, BANDS - 1))
+    return min(int(BANDS * distance / top), BANDS - 1)
 
 
 def band_name(band: int, top: float, text: Callable[[float], str]) -> str:
     """What a band takes in, in words."""
-    return f"up to {text(top / 4 ** (BANDS - 1 - band))}"
+    return f"up to {text(top * (band + 1) / BANDS)}"
 
 
 def paint_heat(heat: Heat, view: View, image: QImage, tokens: Tokens) -> Iterator[None]:

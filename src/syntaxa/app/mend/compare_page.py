@@ -8,9 +8,9 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
 from syntaxa.app.canvas.comparing import BANDS, Versus, band_name, heat_of
 from syntaxa.app.mend.page import Page
 from syntaxa.app.session import Session
-from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.app.widgets.labels import button, counted, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.mend.deviation import largest
+from syntaxa.mend.deviation import Far, largest
 
 #: Deviations that are listed.
 _MOST_FAR = 10
@@ -47,7 +47,7 @@ class ComparePage(Page):
             "Largest deviations",
             (
                 Column("Curve", lambda row: f"#{row[0].curve}", figure=False),
-                Column("Of", lambda row: "result" if row[1] else "received", figure=False),
+                Column("Of", self._side, figure=False),
                 Column("Apart", lambda row: self.lengths.small(row[0].distance)),
             ),
         )
@@ -65,13 +65,27 @@ class ComparePage(Page):
         if found is None:
             says = "Measures both ways: what was received from the result, and the result from what was received."
         else:
-            kept, made = (side[0].distance if side else 0.0 for side in (found.kept, found.made))
+            dropped = [far for far in found.kept if self._is_dropped(far.curve)]
+            kept = max((far.distance for far in found.kept if not self._is_dropped(far.curve)), default=0.0)
+            made = found.made[0].distance if found.made else 0.0
             says = (
                 f"Nothing received lies more than {self.lengths.small(kept)} from the result, nothing in it more "
                 f"than {self.lengths.small(made)} from what was received, to {self.lengths.small(found.bound)}."
             )
+            if dropped:
+                says += f" {counted(len(dropped), 'curve')} left out or made part of others."
         self.says.setText(says)
         self._tell()
+
+    def _is_dropped(self, curve: str) -> bool:
+        """Whether a curve that was received is no longer there, whole or in parts."""
+        shown = self.session.shown
+        return shown is not None and curve not in shown.scene.index and f"{curve}.1" not in shown.scene.index
+
+    def _side(self, row: tuple[Far, bool]) -> str:
+        if row[1]:
+            return "result"
+        return "left out" if self._is_dropped(row[0].curve) else "received"
 
     def _tell(self) -> None:
         """What the canvas is to lay over the result."""

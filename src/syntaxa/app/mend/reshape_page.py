@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QVBoxLayout, QWidget
 
 from syntaxa.app.mend.page import Page
 from syntaxa.app.session import Session
@@ -90,19 +90,23 @@ class ReshapePage(Page):
         self.within = LengthField("How far it may lie off", least=0.0)
         self._limit.setBuddy(self.within)
         self._limits = QWidget()
-        self._limits.setLayout(row_of(self._limit, self.within, None))
+        self._units = [label("mm", "dim"), label("mm", "dim")]
+        self._limits.setLayout(row_of(self._limit, self.within, self._units[0], None))
         self.column.addWidget(self._limits)
         vertex = label("A vertex lies off its arc by", "dim")
         self.vertex: LengthField = LengthField("How far a vertex may lie off its arc", least=0.0)
         vertex.setBuddy(self.vertex)
         self._vertices = QWidget()
-        self._vertices.setLayout(row_of(vertex, self.vertex, None))
+        self._vertices.setLayout(row_of(vertex, self.vertex, self._units[1], None))
         self.column.addWidget(self._vertices)
         self.parts: list[QCheckBox] = [
             QCheckBox(text) for text in ("Horizontal and vertical", "Equal circles", "Concentric circles")
         ]
         self._choices = QWidget()
-        self._choices.setLayout(row_of(*self.parts, None))
+        under_each_other = QVBoxLayout(self._choices)
+        under_each_other.setContentsMargins(0, 0, 0, 0)
+        for box in self.parts:
+            under_each_other.addWidget(box)
         self.column.addWidget(self._choices)
         for box in self.parts:
             box.setChecked(True)
@@ -153,6 +157,8 @@ class ReshapePage(Page):
             self.session.do(self.trying.step[0])
 
     def refresh(self) -> None:
+        for unit in self._units:
+            unit.setText(self.lengths.unit)
         self.within.show_in(self.lengths.unit)
         self.vertex.show_in(self.lengths.unit)
         found = self.trying.step

@@ -24,7 +24,7 @@ class TrialsPage(Page):
         self.list.setResizeMode(QListView.ResizeMode.Adjust)
         self.list.setMovement(QListView.Movement.Static)
         self.list.setIconSize(QSize(PICTURE[0] // 2, PICTURE[1] // 2))
-        self.list.setSpacing(6)
+        self.list.setGridSize(QSize(PICTURE[0] // 2 + 24, PICTURE[1] // 2 + 92))
         self.list.setWordWrap(True)
         self.list.setUniformItemSizes(True)
         self.list.itemSelectionChanged.connect(self._show_choice)

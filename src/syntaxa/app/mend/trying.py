@@ -28,7 +28,7 @@ if TYPE_CHECKING:
 _BY_HAND = 40
 
 #: Pixels of the small picture of a trial.
-PICTURE = (344, 200)
+PICTURE = (296, 168)
 
 
 class Trying(QObject):
