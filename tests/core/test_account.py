@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from dataclasses import replace
 
 import lxml.html
 import pytest
@@ -14,7 +15,7 @@ from syntaxa.job.account import account_of, page_of, report_bytes
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin
-from syntaxa.mend.steps import MendFindings, RefitFacets, survey_state
+from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.route.steps import ChooseLayers
 
 
@@ -47,6 +48,19 @@ def test_its_figures_are_those_of_ledger_and_survey(mended, accounted):
     assert all(-1 <= f.place_mm[0] <= account.after.size_mm[0] + 1 for f in account.fixes)
     assert {f.sketch for f in account.fixes} <= {s.name for s in accounted.after}
     assert account.steps[0].step == "Unit: inches"
+
+
+def test_every_fix_has_its_deviation_measured(mended, accounted):
+    fixes = accounted.account.fixes
+    gap = Evaluator().evaluate(replace(mended, steps=mended.steps[:-2])).state
+    limit = proposed_gap(gap.sketches).gap
+    assert all(0 <= f.deviation_mm <= limit for f in fixes)
+    assert any(f.deviation_mm > 0 for f in fixes if f.kind == "gap")
+    lone = [
+        f for f in fixes if f.kind == "duplicate" and not any(set(f.curves) & set(g.curves) for g in fixes if g != f)
+    ]
+    assert lone
+    assert all(f.deviation_mm <= 1e-6 for f in lone)
 
 
 def test_a_budget_is_kept_or_told(mended, accounted):

@@ -195,6 +195,9 @@ ODD = (
     ["--page-scale", "5"],
     ["--refit", "x"],
     ["--refit", "0"],
+    ["--arcs", "0"],
+    ["--square", "-1"],
+    ["--simplify", "none"],
     ["--budget", "much"],
 )
 
@@ -220,6 +223,25 @@ def test_facets_become_arcs_on_the_command_line(run, tmp_path):
     assert record["regions"][0]["area_mm2"] == pytest.approx(64 * math.pi, rel=1e-9)
     assert record["deviation_mm"]["max"] == pytest.approx(8 * (1 - math.cos(math.pi / 48)), rel=1e-6)
     assert [e.dxftype() for e in ezdxf.readfile(tmp_path / "o.dxf").modelspace()] == ["CIRCLE"]
+
+
+def test_reshaping_on_the_command_line_is_in_the_ledger(run, tmp_path):
+    path = tmp_path / "nearly.dxf"
+    document = ezdxf.new()
+    document.header["$INSUNITS"] = 4
+    space = document.modelspace()
+    space.add_lwpolyline([(0, 0), (20, 0.001), (40, 0.004), (40, 20), (0, 20)], close=True)
+    space.add_ellipse((20, 10), (8, 0), 0.5)
+    document.saveas(path)
+    options = ("--arcs", "0.01", "--square", "0.01", "--simplify", "0.01", "--json")
+    record = json.loads(run("mend", path, "-o", tmp_path / "o.dxf", *options)[1])
+    titles = [row["step"] for row in record["ledger"]]
+    assert titles[-3:] == ["Splines to arcs, within 0.01 mm", "Square up, within 0.01 mm", "Simplify, within 0.01 mm"]
+    kinds = {e.dxftype(): e for e in ezdxf.readfile(tmp_path / "o.dxf").modelspace()}
+    assert "ELLIPSE" not in kinds
+    # Ellipse: pi a b; the plate is a rectangle with that hole, its lower side at the middle height of the three.
+    assert min(r["area_mm2"] for r in record["regions"]) == pytest.approx(math.pi * 8 * 4, rel=2e-3)
+    assert sum(r["area_mm2"] for r in record["regions"]) == pytest.approx(40 * 19.999, rel=1e-9)
 
 
 def test_sweep_counts_at_every_tolerance_and_says_why(run, demo):

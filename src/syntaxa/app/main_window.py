@@ -289,10 +289,6 @@ class MainWindow(DeliverWindow):
         """Zooms out about the middle."""
         self.canvas.zoom(0.8)
 
-    def toggle_beneath(self) -> None:
-        """Shows or hides the received drawing beneath the result."""
-        self.canvas.set_beneath(self.actions_.by_method["toggle_beneath"].isChecked())
-
     def toggle_notes(self) -> None:
         """Shows or hides texts, dimensions, hatches, points and pictures."""
         self._show_content()

@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import math
 import time
+from collections.abc import Iterator
 from pathlib import Path
 
 import msgspec
@@ -18,10 +19,11 @@ from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.account import account_of, report_bytes, write_report
 from syntaxa.job.evaluate import Evaluation, Evaluator
-from syntaxa.job.model import Job, Source
+from syntaxa.job.model import Job, Source, Step
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.deviation import Far, deviation
 from syntaxa.mend.model import is_fault
+from syntaxa.mend.reshape import ArcsForCurves, Simplify, SquareUp
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
 from syntaxa.route.sketches import hidden_layers
@@ -55,8 +57,8 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
         gap = proposed_gap(unmended.state.sketches).gap
     before = survey_state(unmended.state, gap)
     job = job.with_step(MendFindings(gap))
-    if options.refit is not None:
-        job = job.with_step(RefitFacets(sagitta=length_in(options.refit, "mm")))
+    for step in _reshaping(options):
+        job = job.with_step(step)
     evaluation = evaluator.evaluate(job)
     failed = [row.failed for row in evaluation.ledger if row.failed]
     if failed:
@@ -75,6 +77,18 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
         record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound
     )
     return msgspec.structs.replace(record, deviation_mm=moved, seconds=time.perf_counter() - began)
+
+
+def _reshaping(options: argparse.Namespace) -> Iterator[Step]:
+    """The steps of reshaping that are asked for."""
+    if options.refit is not None:
+        yield RefitFacets(sagitta=length_in(options.refit, "mm"))
+    if options.arcs is not None:
+        yield ArcsForCurves(length_in(options.arcs, "mm"))
+    if options.square is not None:
+        yield SquareUp(length_in(options.square, "mm"))
+    if options.simplify is not None:
+        yield Simplify(length_in(options.simplify, "mm"))
 
 
 def _largest(side: tuple[Far, ...]) -> float | None:

@@ -7,13 +7,17 @@ import math
 from collections.abc import Iterator, Sequence
 from typing import Literal
 
+import numpy as np
+
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.intersect import contacts
 from syntaxa.geometry.points import Point, polar
 from syntaxa.geometry.runs import rows_of
-from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.vectors import norm
 
-PlaceKind = Literal["end", "middle", "centre", "quadrant", "crossing"]
+PlaceKind = Literal["end", "middle", "centre", "quadrant", "crossing", "perpendicular", "tangent", "nearest"]
 
 #: mm; runs of arcs that stand for ellipses and splines, and how near two curves must come to meet.
 _FIT, _MEET = 1e-4, 1e-6
@@ -51,6 +55,44 @@ def crossings(shapes: Sequence[Shape]) -> list[Point]:
     found = contacts(curves, _MEET)
     apart = curves.owner[found.first] != curves.owner[found.second]
     return [Point(x, y) for x, y in found.points[apart].tolist()]
+
+
+def places_from(shape: Shape, base: Point) -> Iterator[tuple[PlaceKind, Point]]:
+    """Where a line from a base would meet a curve at a right angle, or touch it."""
+    rows = rows_of(shape, _FIT)
+    pieces = CurveArray.from_rows(rows, itertools.repeat(0, len(rows)))
+    for k in range(len(pieces)):
+        one = pieces.take(np.array([k]))
+        if not one.is_arc[0]:
+            yield from (("perpendicular", p) for p in _on(one, [one.points_at(one.shares_of(np.array([[*base]])))[0]]))
+            continue
+        centre, radius = Point(*one.centre[0].tolist()), float(one.radius[0])
+        away = base - centre
+        if away.length < _MEET:
+            continue
+        feet = [polar(centre, radius, away.angle + half) for half in (0.0, math.pi)]
+        yield from (("perpendicular", p) for p in _on(one, [np.array([*p]) for p in feet]))
+        if away.length > radius and not isinstance(shape, EllipseArc | Spline):
+            lean = math.acos(radius / away.length)
+            touch = [polar(centre, radius, away.angle + turn) for turn in (-lean, lean)]
+            yield from (("tangent", p) for p in _on(one, [np.array([*p]) for p in touch]))
+
+
+def _on(piece: CurveArray, places: Sequence[Floats]) -> Iterator[Point]:
+    """Those of some places that lie on a piece between its ends."""
+    for place in places:
+        share = float(piece.shares_of(place[None, :])[0])
+        if -1e-9 <= share <= 1 + 1e-9:
+            yield Point(*place.tolist())
+
+
+def nearest_on(shape: Shape, point: Point) -> Point:
+    """The place on a curve that is nearest to a point; of ellipses and splines to a ten-thousandth of a millimetre."""
+    rows = rows_of(shape, _FIT)
+    pieces = CurveArray.from_rows(rows, itertools.repeat(0, len(rows)))
+    here = np.tile([*point], (len(rows), 1))
+    places = pieces.points_at(np.clip(pieces.shares_of(here), 0.0, 1.0))
+    return Point(*places[int(np.argmin(norm(places - here)))].tolist())
 
 
 def distinct(places: Sequence[Point], apart: float) -> list[Point]:

@@ -5,6 +5,7 @@ All figures are gathered here once; `deliver/report.py` makes them readable.
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from pathlib import Path
 
@@ -18,6 +19,7 @@ from syntaxa.files import write_atomically
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
 from syntaxa.job.model import Job
 from syntaxa.measure.steps import scale_text
+from syntaxa.mend.deviation import deviation
 from syntaxa.mend.model import Finding, is_fault
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state
 
@@ -64,6 +66,7 @@ class FixAccount(msgspec.Struct, frozen=True):
     moved_mm: float
     dropped_mm: float
     curves: list[str]
+    deviation_mm: float
 
 
 class RegionAccount(msgspec.Struct, frozen=True):
@@ -135,12 +138,14 @@ def account_of(
         # Each mending is looked at where it stands among the steps.
         earlier = replace(job, steps=job.steps[: job.steps.index(mend)])
         if isinstance(mend.step, MendFindings):
-            found = mend.step.done(evaluator.evaluate(earlier).state)
-            fixes += [_fix(f, sketch.name) for sketch, findings in found for f in findings if f.fixed]
+            before = evaluator.evaluate(earlier).state
+            found = mend.step.done(before)
+            far = _measured(before.sketches, [sketch for sketch, _ in found], gap)
+            fixes += [_fix(f, sketch.name, far) for sketch, findings in found for f in findings if f.fixed]
         progress(0.2 + 0.5 * (k + 1) / len(mends))
     surveys = [survey_state(s, gap, DEAD_END) for s in (start, evaluation.state)]
-    left = [_fix(f, "") for f in surveys[1].findings if is_fault(f.kind)]
-    before, after = (
+    left = [_fix(f, "", {}) for f in surveys[1].findings if is_fault(f.kind)]
+    side_before, side_after = (
         SideAccount(s.curves, s.open_ends, len(s.regions), s.counts(), _size(state))
         for s, state in zip(surveys, (start, evaluation.state), strict=True)
     )
@@ -158,8 +163,8 @@ def account_of(
         _steps(evaluation),
         fixes,
         left,
-        before,
-        after,
+        side_before,
+        side_after,
         regions,
         worst,
         sum(moved) / len(moved) if moved else 0.0,
@@ -204,7 +209,17 @@ def _steps(evaluation: Evaluation) -> list[StepAccount]:
     ]
 
 
-def _fix(finding: Finding, sketch: str) -> FixAccount:
+def _measured(before: Sequence[Sketch], after: Sequence[Sketch], near: float) -> dict[str, float]:
+    """How far (mm) the curves of the result lie off those before, by the ids of the curves that they come from."""
+    one, two = ([c for s in sketches if s.purpose == "profile" for c in s.curves] for sketches in (before, after))
+    far: dict[str, float] = {}
+    for row in deviation(one, two, near).made:
+        name = row.curve.split(".")[0]
+        far[name] = max(far.get(name, 0.0), row.distance)
+    return far
+
+
+def _fix(finding: Finding, sketch: str, far: Mapping[str, float]) -> FixAccount:
     return FixAccount(
         finding.kind,
         sketch,
@@ -215,6 +230,7 @@ def _fix(finding: Finding, sketch: str) -> FixAccount:
         finding.cost,
         finding.dropped,
         list(finding.curves),
+        max((far.get(name.split(".")[0], 0.0) for name in finding.curves), default=0.0),
     )
 
 
@@ -286,12 +302,13 @@ def _fix_table(fixes: list[FixAccount]) -> Table:
             _mm(f.size_mm),
             f.fix or "none within the tolerance",
             _mm(f.moved_mm),
+            _mm(f.deviation_mm),
             _mm(f.dropped_mm),
         )
         for f in fixes
     ]
-    heads = ("Finding", "Sketch", "Place", "Size", "Fix", "Moved", "Dropped")
-    return Table(heads, frozenset({2, 3, 5, 6}), rows)
+    heads = ("Finding", "Sketch", "Place", "Size", "Fix", "Moved", "Off", "Dropped")
+    return Table(heads, frozenset({2, 3, 5, 6, 7}), rows)
 
 
 def _region_table(regions: list[RegionAccount]) -> Table:

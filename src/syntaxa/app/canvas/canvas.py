@@ -181,8 +181,9 @@ class Canvas(QWidget):
 
     def set_beneath(self, shown: bool) -> None:
         """Shows or hides the received drawing, faded, beneath the result."""
-        self._show_beneath = shown
-        self._begin_painting()
+        if shown != self._show_beneath:
+            self._show_beneath = shown
+            self._begin_painting()
 
     def set_versus(self, versus: Versus | None) -> None:
         """Lays another drawing over the result, or nothing."""
@@ -609,7 +610,10 @@ class Canvas(QWidget):
     def _snapped(self, at: QPointF, free: bool = False) -> Snap:
         """What a place in the window means; just the place itself where it is to be free."""
         x, y = self._view.to_mm(at.x(), at.y())
-        return Snap(x, y) if free else snapped(self._content.scene, x, y, _SNAP / self._view.scale, self._shown)
+        if free:
+            return Snap(x, y)
+        base = self._way[-1] if self._way else None
+        return snapped(self._content.scene, x, y, _SNAP / self._view.scale, self._shown, base)
 
     def leaveEvent(self, event: QEvent | None) -> None:
         del event

@@ -52,7 +52,7 @@ class TrialsPage(Page):
         title = trial.treatment.says
         return (
             f"{title[:1].upper()}{title[1:]}\n"
-            f"{counted(trial.regions, 'region')}, {counted(trial.open_ends, 'open end')}\n"
+            f"{counted(trial.regions, 'region')}, {trial.open_ends} open\n"
             f"{counted(trial.fixes, 'fix', 'fixes')}, {counted(trial.faults, 'fault')} left\n"
             f"off {self.lengths.small(trial.deviation)}, {trial.seconds:.1f} s"
         )

@@ -75,8 +75,15 @@ class MendWindow(RouteWindow):
 
     # ------------------------------------------------------------------ showing
 
+    def toggle_beneath(self) -> None:
+        """Shows or hides the received drawing beneath the result; while a finding is looked at it is always there."""
+        wanted = self.actions_.by_method["toggle_beneath"].isChecked()
+        looking = self.stack.currentWidget() is self.mend and self.mend.chosen is not None
+        self.canvas.set_beneath(wanted or looking)
+
     def _show_finding(self, finding: Finding | None) -> None:
         self.canvas.choose_finding(finding)
+        self.toggle_beneath()
         self._enable()
         if finding is not None:
             times = _CONTEXT_TIMES if finding.kind in ("gap", "overrun", "speck") else 2.0

@@ -130,6 +130,7 @@ class MendPanel(StagePanel):
         most.setBuddy(self.most)
         self.most.textChanged.connect(lambda _text: self._fill())
         self.left_too = QCheckBox("Left ones")
+        self.left_too.setToolTip("List what was left as it is, too")
         self.left_too.toggled.connect(lambda _on: self._fill())
         limit.addWidget(most)
         limit.addWidget(self.most)
