@@ -6,6 +6,7 @@ import pytest
 from PyQt6.QtCore import Qt
 
 from syntaxa.app.mend.reshape_page import KINDS
+from syntaxa.errors import no_progress
 
 
 @pytest.fixture
@@ -102,6 +103,23 @@ def test_received_and_result_are_swiped_faded_and_shown_in_bands(qtbot, demo, me
     assert demo.canvas._versus is None
 
 
+def test_a_budget_is_judged_and_goes_into_the_account(qtbot, demo, mend, settled):
+    demo.fix_all()
+    settled()
+    page = mend.compare
+    page.budget.setText("0.5")
+    assert page.verdict.text() == "Compare to see whether it holds."
+    demo.compare_received()
+    settled()
+    assert page.verdict.text() == "It holds."
+    page.budget.setText("0.001")
+    assert page.verdict.text().startswith("Over it by ")
+    assert not demo.session.account(no_progress).account.within_budget
+    page.budget.setText("")
+    assert page.verdict.text() == ""
+    assert demo.session.account(no_progress).account.budget_mm is None
+
+
 def test_a_finding_flickers_between_before_and_after_its_fix(qtbot, demo, mend, settled):
     demo.next_finding()
     while not mend.chosen.remedy:
@@ -128,6 +146,19 @@ def test_findings_of_one_sketch_are_stepped_through_alone(demo, mend, settled):
         counts.append(len(mend._rows))
     assert sum(counts) == everything
     assert 0 < max(counts) < everything
+
+
+def test_what_was_received_lies_beneath_while_a_finding_is_looked_at(demo, mend, settled):
+    assert not demo.canvas._show_beneath
+    demo.next_finding()
+    assert demo.canvas._show_beneath
+    demo.show_measure()
+    assert not demo.canvas._show_beneath
+    demo.show_mend()
+    assert demo.canvas._show_beneath
+    demo.fix_all()
+    settled()
+    assert demo.canvas._show_beneath == (mend.chosen is not None)
 
 
 def test_a_kind_alone_can_be_fixed_whole(demo, mend, settled):

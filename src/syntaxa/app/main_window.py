@@ -380,6 +380,7 @@ class MainWindow(DeliverWindow):
         self._refresh()
         # What was chosen may be fixed by now.
         self.canvas.choose_finding(self.mend.chosen)
+        self.toggle_beneath()
         self._show_content()
 
     def _show_content(self, fit: bool = False) -> None:

@@ -93,6 +93,8 @@ class Session(QObject):
         self.surveyed_state: Surveyed | None = None
         self.gap: float | None = None
         self.dead_end = DEAD_END
+        #: mm; how far anything may be off what was received, where somebody has said so.
+        self.budget: float | None = None
         #: By what Route groups the curves that came in.
         self.grouping: Grouping = "layer"
         self.work = Lane(self)
@@ -352,7 +354,7 @@ class Session(QObject):
         """The account of the mending of the job as it is; may be called from any thread."""
         if self.job is None:
             raise SyntaxaError("There is no job to account for.")
-        return account_of(self.job, self.name, self.evaluator, None, progress)
+        return account_of(self.job, self.name, self.evaluator, self.budget, progress)
 
     def take_trial(self, trial: Trial) -> None:
         """Takes the job that a trial has made of this one, as one change."""

@@ -33,7 +33,10 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
         ("4-mend-found", 3, lambda: None),
         ("5-mend-one", 3, lambda: window.mend.step(1)),
         ("5-mend-sweep", 3, window.mend.try_tolerances),
+        ("5-mend-trials", 3, window.mend.try_treatments),
         ("6-mend-done", 3, window.fix_all),
+        ("6-mend-compare", 3, lambda: _compare(window)),
+        ("6-mend-reshape", 3, lambda: _reshape(window)),
         ("7-deliver", 4, lambda: None),
     )
     if not settle(window):
@@ -46,11 +49,9 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
             return _stuck(window, name)
         if name == "4-mend-found" and window.session.surveyed_state is not None:
             before = window.session.surveyed_state.survey
-        if name == "5-mend-sweep":
-            window.fit()
-            settle(window)
         if name == "6-mend-done":
             window.mend.show_findings()
+        if name in ("5-mend-sweep", "6-mend-done"):
             window.fit()
             settle(window)
         take_picture(window, folder / f"{name}.png")
@@ -94,6 +95,23 @@ def _measure(window: MainWindow) -> None:
     window.session.do(ChooseUnit("in"))
     settle(window)
     window.session.do(PlaceOrigin("lower-left"))
+
+
+def _compare(window: MainWindow) -> None:
+    """What was received on the left, the result on the right, and in bands how far it is off."""
+    window.compare_received()
+    settle(window)
+    page = window.mend.compare
+    page.way.setCurrentIndex(page.way.findData("swipe"))
+    page.heat.setChecked(True)
+
+
+def _reshape(window: MainWindow) -> None:
+    """What squaring up would do."""
+    window.reshape()
+    page = window.mend.reshape
+    page.kind.setCurrentText("Square up")
+    page.look_first()
 
 
 def _pick(window: MainWindow) -> None:

@@ -8,7 +8,8 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
 from syntaxa.app.canvas.comparing import BANDS, Versus, band_name, heat_of
 from syntaxa.app.mend.page import Page
 from syntaxa.app.session import Session
-from syntaxa.app.widgets.labels import button, counted, label, row_of
+from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
+from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.mend.deviation import Far, largest
 
@@ -53,6 +54,14 @@ class ComparePage(Page):
         )
         self.far.selection().selectionChanged.connect(lambda *_: self._choose())
         self.column.addWidget(self.far, 1)
+        budget = label("Budget", "dim")
+        self.budget = LengthField("How far anything may be off what was received", least=0.0)
+        self.budget.setPlaceholderText("none")
+        self.budget.setMaximumWidth(110)
+        self.budget.textChanged.connect(lambda _text: self._set_budget())
+        budget.setBuddy(self.budget)
+        self._unit, self.verdict = label("mm", "dim"), label("")
+        self.column.addLayout(row_of(budget, self.budget, self._unit, self.verdict, None))
         self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
         self.compare.clicked.connect(self.trying.compare)
         self.add_buttons(right=self.compare)
@@ -75,7 +84,26 @@ class ComparePage(Page):
             if dropped:
                 says += f" {counted(len(dropped), 'curve')} left out or made part of others."
         self.says.setText(says)
+        self._unit.setText(self.lengths.unit)
+        self.budget.show_in(self.lengths.unit)
+        self._judge()
         self._tell()
+
+    def _set_budget(self) -> None:
+        self.session.budget = self.budget.number() if self.budget.text().strip() else None
+        self._judge()
+
+    def _judge(self) -> None:
+        """Whether the result keeps to the budget."""
+        found, budget = self.trying.deviation, self.session.budget
+        if found is None or budget is None:
+            set_role(self.verdict, "dim")
+            self.verdict.setText("" if found is not None else "Compare to see whether it holds.")
+            return
+        off = found.made[0].distance if found.made else 0.0
+        over = off > budget
+        set_role(self.verdict, "" if over else "dim")
+        self.verdict.setText(f"Over it by {self.lengths.small(off - budget)}" if over else "It holds.")
 
     def _is_dropped(self, curve: str) -> bool:
         """Whether a curve that was received is no longer there, whole or in parts."""

@@ -23,6 +23,7 @@ class MendWindow(RouteWindow):
         self.mend.compare.place_wanted.connect(self._show_place)
         self.mend.versus_wanted.connect(self._show_versus)
         self.stack.currentChanged.connect(lambda _index: self.mend.tell_versus())
+        self.stack.currentChanged.connect(lambda _index: self.toggle_beneath())
 
     # ------------------------------------------------------------------ commands
 
