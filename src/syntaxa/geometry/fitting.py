@@ -7,6 +7,7 @@ whose biarcs leave the curve by more than the tolerance is halved. Cost: linear 
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import lru_cache
 
 import numpy as np
 
@@ -21,8 +22,17 @@ _MOST_ROUNDS = 24
 _MOST_PIECES = 200_000
 
 
+#: Shapes whose runs are kept: a job asks for those of one spline a dozen times.
+_KEPT = 20_000
+
+
 def arc_run(shape: EllipseArc | Spline, tolerance: float) -> Rows:
     """Rows (x0, y0, x1, y1, bulge), end to end, that stay within the tolerance (mm) of the shape."""
+    return list(_run_of(shape, tolerance))
+
+
+@lru_cache(maxsize=_KEPT)
+def _run_of(shape: EllipseArc | Spline, tolerance: float) -> tuple[tuple[float, float, float, float, float], ...]:
     if isinstance(shape, Spline):
         breaks = shape.breaks
         breaks = np.unique(np.concatenate([breaks, (breaks[1:] + breaks[:-1]) / 2]))
@@ -31,7 +41,7 @@ def arc_run(shape: EllipseArc | Spline, tolerance: float) -> Rows:
         breaks = shape.start_parameter + shape.sweep * np.arange(count + 1) / count
     # Tangents point the way of travel, which may be against the parameter.
     way = 1.0 if breaks[-1] > breaks[0] else -1.0
-    return _biarcs(shape.points, lambda t: way * shape.derivatives(t), breaks, tolerance)
+    return tuple(_biarcs(shape.points, lambda t: way * shape.derivatives(t), breaks, tolerance))
 
 
 def _biarcs(
