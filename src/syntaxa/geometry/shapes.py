@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 
 import numpy as np
 from scipy.interpolate import BSpline
@@ -223,9 +223,7 @@ class Spline:
     kind = "spline"
 
     def _homogeneous(self) -> BSpline:
-        points = np.array([[*p] for p in self.control_points])
-        weights = np.array(self.weights) if self.weights else np.ones(len(points))
-        return BSpline(np.array(self.knots), np.column_stack([points * weights[:, None], weights]), self.degree)
+        return _homogeneous_of(self)
 
     @property
     def domain(self) -> tuple[float, float]:
@@ -279,6 +277,14 @@ class Spline:
         """Vertices, (n, 2) float, whose chords leave the curve by about the tolerance."""
         breaks = self.breaks
         return self.points(_halved_until_flat(self.points, breaks, tolerance))
+
+
+@lru_cache(maxsize=4096)
+def _homogeneous_of(spline: Spline) -> BSpline:
+    """The curve in three dimensions of which the spline is the view from the origin; asked for again and again."""
+    points = np.array([[*p] for p in spline.control_points])
+    weights = np.array(spline.weights) if spline.weights else np.ones(len(points))
+    return BSpline(np.array(spline.knots), np.column_stack([points * weights[:, None], weights]), spline.degree)
 
 
 @dataclass(frozen=True, slots=True)
