@@ -8,7 +8,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PyQt6.QtGui import QColor, QImage
 
-from syntaxa.app.canvas.canvas import Canvas, CanvasContent
+from syntaxa.app.canvas.canvas import Canvas
+from syntaxa.app.canvas.content import CanvasContent
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import mark_text, spacing
 from syntaxa.app.canvas.scene import Scene

@@ -20,7 +20,8 @@ from PyQt6.QtWidgets import (
 )
 
 from syntaxa import __version__
-from syntaxa.app.canvas.canvas import Canvas, CanvasContent
+from syntaxa.app.canvas.canvas import Canvas
+from syntaxa.app.canvas.content import CanvasContent
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import COMMANDS, Actions
 from syntaxa.app.deliver_window import DeliverWindow

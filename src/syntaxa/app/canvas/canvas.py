@@ -8,11 +8,8 @@ cursor is drawn over it on every frame.
 from __future__ import annotations
 
 from collections.abc import Callable, Collection, Iterator, Sequence
-from dataclasses import dataclass, field
-from functools import cached_property
 
 import numpy as np
-from numpy.typing import NDArray
 from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import (
     QColor,
@@ -27,21 +24,21 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QWidget
 
-from syntaxa.app.canvas import notes, overlays
-from syntaxa.app.canvas.change_marks import ChangeMarks, draw_changes
+from syntaxa.app.canvas import overlays
+from syntaxa.app.canvas.change_marks import draw_changes
 from syntaxa.app.canvas.comparing import Versus, draw_versus, paint_heat, paint_other
+from syntaxa.app.canvas.content import CanvasContent, Shown, paint_content
 from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_locks, draw_roles, draw_way
-from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
-from syntaxa.app.canvas.scene import Bools, Scene
+from syntaxa.app.canvas.scene import Bools
 from syntaxa.app.canvas.snapping import Snap, draw_snap, snapped
 from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
-from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
-from syntaxa.drawing.annotations import Annotation, union_of
+from syntaxa.app.theme.tokens import PAPER, Tokens
+from syntaxa.drawing.annotations import union_of
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
-from syntaxa.mend.model import Finding, Region
+from syntaxa.mend.model import Finding
 
 #: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
 _MARGIN = 0.25
@@ -51,33 +48,6 @@ _REACH, _SNAP, _GLYPH_REACH = 6.0, 12.0, 9.0
 
 #: Milliseconds of peace before the image is painted anew.
 _SETTLE = 60
-
-#: Regions tinted between two looks at the event queue.
-_REGIONS_A_SLICE = 25
-
-#: Segments beyond which edges are not smoothed: it would cost half the speed.
-_SMOOTH_UP_TO = 120_000
-
-_EMPTY = Scene.of([])
-
-
-@dataclass(frozen=True)
-class CanvasContent:
-    """All that the canvas shows."""
-
-    scene: Scene = field(default_factory=lambda: _EMPTY)
-    beneath: Scene = field(default_factory=lambda: _EMPTY)
-    regions: Sequence[Region] = ()
-    findings: Sequence[Finding] = ()
-    notes: Sequence[Annotation] = ()
-    changes: ChangeMarks | None = None
-    #: Curves that were put aside; seen faded where they are shown.
-    aside: Scene = field(default_factory=lambda: _EMPTY)
-
-    @cached_property
-    def places(self) -> NDArray[np.float64]:
-        """Places of the findings, (n, 2) mm."""
-        return np.array([(f.place.x, f.place.y) for f in self.findings]).reshape(-1, 2)
 
 
 class Canvas(QWidget):
@@ -353,30 +323,8 @@ class Canvas(QWidget):
         self._slice.start()
 
     def _everything(self, view: View) -> Iterator[None]:
-        tokens, content = self._tokens, self._content
-        for begin in range(0, len(content.regions), _REGIONS_A_SLICE):
-            painter = QPainter(self._fresh)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            some = content.regions[begin : begin + _REGIONS_A_SLICE]
-            overlays.tint_regions(painter, some, view, tokens, self._chosen_region)
-            painter.end()
-            yield
-        yield from notes.paint_beneath(self._fresh, content.notes, view, tokens, self._fade)
-        if self._show_beneath:
-            faded = [pen_of(int(tokens.faded[1:], 16))] * len(content.beneath.palette)
-            yield from slices(content.beneath, view, self._fresh, faded, True)
-        if len(content.aside):
-            pen = pen_of(int(tokens.faded[1:], 16))
-            pen.setStyle(Qt.PenStyle.DashLine)
-            yield from slices(content.aside, view, self._fresh, [pen] * len(content.aside.palette), True)
-        scene = content.scene
-        if content.changes is not None:
-            pens = [pen_of(int(tokens.faded[1:], 16))] * len(scene.palette)
-        else:
-            pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
-        smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
-        yield from slices(scene, view, self._fresh, pens, smooth, self._shown)
-        yield from notes.paint_above(self._fresh, content.notes, view, tokens)
+        shown = Shown(self._chosen_region, self._show_beneath, self._fade, self._shown)
+        yield from paint_content(self._fresh, self._content, shown, view, self._tokens)
         yield from self._laid_over(view)
 
     def _laid_over(self, view: View) -> Iterator[None]:

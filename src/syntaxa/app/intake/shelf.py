@@ -9,7 +9,8 @@ from PyQt6.QtCore import QEvent, QObject, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QIcon, QKeyEvent, QPainter, QPixmap, QWheelEvent
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
-from syntaxa.app.canvas.canvas import Canvas, CanvasContent
+from syntaxa.app.canvas.canvas import Canvas
+from syntaxa.app.canvas.content import CanvasContent
 from syntaxa.app.intake.look import Look
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.icons import icon
