@@ -23,7 +23,7 @@ def picture_of_curves(curves: Sequence[Curve], width: int, height: int, tokens: 
     image.fill(QColor(tokens.canvas))
     box = scene.extents()
     if box is not None:
-        pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]
+        pens = [pen_of(int(tokens.text[1:], 16))] * len(scene.palette)
         for _ in slices(scene, View().sized(width, height).fitted(box, 0.06), image, pens, True):
             pass
     return image

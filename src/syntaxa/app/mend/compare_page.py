@@ -68,7 +68,10 @@ class ComparePage(Page):
 
     def refresh(self) -> None:
         found = self.trying.deviation
-        self.far.model_.show_rows(largest(found, _MOST_FAR) if found is not None else [])
+        rows = largest(found, len(found.kept) + len(found.made)) if found is not None else []
+        # What was left out says nothing about how far the rest is off: it comes last.
+        rows.sort(key=lambda row: not row[1] and self._is_dropped(row[0].curve))
+        self.far.model_.show_rows(rows[:_MOST_FAR])
         for part in (self.way, self.share, self.heat):
             part.setEnabled(found is not None)
         if found is None:
