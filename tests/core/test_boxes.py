@@ -13,7 +13,7 @@ from hypothesis.extra import numpy as arrays_of
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import cluster_labels
-from syntaxa.geometry.ragged import grouped, picked, spread
+from syntaxa.geometry.ragged import distinct, grouped, picked, spread
 from syntaxa.mend.neighbourhood import Neighbourhood
 
 sizes = st.sampled_from([1e-6, 0.1, 1.0, 30.0, 1e5])
@@ -81,6 +81,7 @@ def test_rows_of_a_ragged_array_are_those_of_lists(rows, data):
 
 @given(st.lists(st.integers(0, 6), max_size=40))
 def test_labels_are_grouped_in_order(labels):
+    assert distinct(np.array(labels, dtype=np.int64)).tolist() == sorted(set(labels))
     first, entries = grouped(np.array(labels, dtype=np.int64), 7)
     for k in range(7):
         assert entries[first[k] : first[k + 1]].tolist() == [i for i, label in enumerate(labels) if label == k]

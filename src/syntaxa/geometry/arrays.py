@@ -13,7 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from syntaxa.geometry.transform import Floats
-from syntaxa.geometry.vectors import along, chosen, cross, dot, norm, vectors
+from syntaxa.geometry.vectors import along, cross, dot, norm, vectors
 
 Ints = NDArray[np.int64]
 Bools = NDArray[np.bool_]
@@ -51,22 +51,19 @@ class CurveArray:
         chord = end - start
         is_arc = np.abs(bulge) * norm(chord) > 2 * FLAT_SAGITTA
         bulge = np.where(is_arc, bulge, 0.0)
-        safe = np.where(is_arc, bulge, 1.0)
-        lift = (1 - safe * safe) / (4 * safe)
-        centre = (start + end) / 2 + vectors(-chord[:, 1] * lift, chord[:, 0] * lift)
-        centre[~is_arc] = 0.0
-        spoke = start - centre
-        return cls(
-            start,
-            end,
-            bulge,
-            owner,
-            is_arc,
-            centre,
-            np.where(is_arc, np.hypot(spoke[:, 0], spoke[:, 1]), 0.0),
-            np.where(is_arc, np.arctan2(spoke[:, 1], spoke[:, 0]), 0.0),
-            np.where(is_arc, 4 * np.arctan(bulge), 0.0),
-        )
+        count = len(bulge)
+        centre, radius, start_angle, sweep = np.zeros((count, 2)), np.zeros(count), np.zeros(count), np.zeros(count)
+        # Most pieces are lines: what only arcs have is worked out for arcs only.
+        arcs = np.flatnonzero(is_arc)
+        if len(arcs):
+            own, across, first = bulge[arcs], chord.take(arcs, axis=0), start.take(arcs, axis=0)
+            lift = (1 - own * own) / (4 * own)
+            middle = (first + end.take(arcs, axis=0)) / 2
+            middle = middle + vectors(-across[:, 1] * lift, across[:, 0] * lift)
+            spoke = first - middle
+            centre[arcs], radius[arcs] = middle, np.hypot(spoke[:, 0], spoke[:, 1])
+            start_angle[arcs], sweep[arcs] = np.arctan2(spoke[:, 1], spoke[:, 0]), 4 * np.arctan(own)
+        return cls(start, end, bulge, owner, is_arc, centre, radius, start_angle, sweep)
 
     @classmethod
     def from_rows(cls, rows: Iterable[tuple[float, float, float, float, float]], owners: Iterable[int]) -> CurveArray:
@@ -100,25 +97,34 @@ class CurveArray:
 
     def points_at(self, share: Floats) -> Floats:
         """The point of each piece at its share of the length, (n,) to (n, 2); shares outside 0..1 extend it."""
-        angle = self.start_angle + self.sweep * share
-        on_arc = along(self.centre, vectors(np.cos(angle), np.sin(angle)), self.radius)
-        return chosen(self.is_arc, on_arc, along(self.start, self.end - self.start, share))
+        points = along(self.start, self.end - self.start, share)
+        arcs = np.flatnonzero(self.is_arc)
+        if len(arcs):
+            angle = self.start_angle[arcs] + self.sweep[arcs] * share[arcs]
+            spokes = vectors(np.cos(angle), np.sin(angle))
+            points[arcs] = along(self.centre.take(arcs, axis=0), spokes, self.radius[arcs])
+        return points
 
     def tangents_at(self, share: Floats) -> Floats:
         """Unit direction of travel of each piece at a share of its length, (n, 2)."""
-        angle = self.start_angle + self.sweep * share
-        sign = np.sign(self.sweep)
-        on_arc = vectors(-np.sin(angle) * sign, np.cos(angle) * sign)
         chord = self.end - self.start
         size = np.maximum(norm(chord), 1e-300)
-        return chosen(self.is_arc, on_arc, vectors(chord[:, 0] / size, chord[:, 1] / size))
+        tangents = vectors(chord[:, 0] / size, chord[:, 1] / size)
+        arcs = np.flatnonzero(self.is_arc)
+        if len(arcs):
+            angle = self.start_angle[arcs] + self.sweep[arcs] * share[arcs]
+            sign = np.sign(self.sweep[arcs])
+            tangents[arcs] = vectors(-np.sin(angle) * sign, np.cos(angle) * sign)
+        return tangents
 
     def bounds(self) -> Floats:
         """Extents (n, 4): xmin, ymin, xmax, ymax; exact."""
         low, high = np.minimum(self.start, self.end), np.maximum(self.start, self.end)
-        first = np.where(self.sweep >= 0, self.start_angle, self.start_angle + self.sweep)
+        arcs = np.flatnonzero(self.is_arc)
+        sweep, first = np.abs(self.sweep[arcs]), self.start_angle[arcs]
+        first = np.where(self.sweep[arcs] >= 0, first, first + self.sweep[arcs])
         for quarter, (ux, uy) in enumerate(((1, 0), (0, 1), (-1, 0), (0, -1))):
-            reached = self.is_arc & ((quarter * np.pi / 2 - first) % (2 * np.pi) <= np.abs(self.sweep))
+            reached = arcs[(quarter * np.pi / 2 - first) % (2 * np.pi) <= sweep]
             tip = self.centre[reached] + self.radius[reached, None] * np.array([ux, uy])
             low[reached] = np.minimum(low[reached], tip)
             high[reached] = np.maximum(high[reached], tip)
@@ -161,13 +167,15 @@ class CurveArray:
         Shares outside 0..1 lie beyond an end; what is open of an arc's circle is shared evenly between its ends.
         """
         chord = self.end - self.start
-        on_line = dot(points - self.start, chord) / np.maximum(dot(chord, chord), 1e-300)
-        spoke = points - self.centre
-        sweep = np.where(self.is_arc, self.sweep, 1.0)
-        size = np.abs(sweep)
-        turned = ((np.arctan2(spoke[:, 1], spoke[:, 0]) - self.start_angle) * np.sign(sweep)) % (2 * np.pi)
-        turned = np.where(turned > np.pi + size / 2, turned - 2 * np.pi, turned)
-        return np.asarray(np.where(self.is_arc, turned / size, on_line))
+        shares = dot(points - self.start, chord) / np.maximum(dot(chord, chord), 1e-300)
+        arcs = np.flatnonzero(self.is_arc)
+        if len(arcs):
+            spoke = points.take(arcs, axis=0) - self.centre.take(arcs, axis=0)
+            sweep, start = self.sweep[arcs], self.start_angle[arcs]
+            size = np.abs(sweep)
+            turned = ((np.arctan2(spoke[:, 1], spoke[:, 0]) - start) * np.sign(sweep)) % (2 * np.pi)
+            shares[arcs] = np.where(turned > np.pi + size / 2, turned - 2 * np.pi, turned) / size
+        return shares
 
     def distances_to(self, points: Floats) -> Floats:
         """Distance of each piece to its own point, (n, 2) to (n,) mm; exact."""

@@ -9,6 +9,12 @@ from scipy.sparse import csr_matrix
 Ints = NDArray[np.int64]
 
 
+def distinct(values: Ints) -> Ints:
+    """Each value once, rising; by sorting, which is several times as quick as NumPy's own for whole numbers."""
+    ordered = np.sort(values)
+    return ordered[np.concatenate([[True], ordered[1:] != ordered[:-1]])] if len(ordered) else ordered
+
+
 def spread(begin: Ints, sizes: Ints) -> Ints:
     """The numbers from each beginning (n,) on, as many as its size (n,), one row after the other."""
     total = np.cumsum(sizes)

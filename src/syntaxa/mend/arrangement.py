@@ -139,13 +139,14 @@ def _one_of_each(edges: Edges, merge: float) -> Ints:
     low, high = np.minimum(edges.tail, edges.head), np.maximum(edges.tail, edges.head)
     order = np.lexsort((np.arange(len(edges)), high, low))
     same = (low[order][1:] == low[order][:-1]) & (high[order][1:] == high[order][:-1])
-    doubled = np.unique(np.concatenate([order[:-1][same], order[1:][same]]))
     keep = np.ones(len(edges), dtype=bool)
+    keep[order[:-1][same]] = False
+    keep[order[1:][same]] = False
+    doubled = np.flatnonzero(~keep)
     if len(doubled):
         middle = edges.curves.take(doubled).points_at(np.full(len(doubled), 0.5))
         _, label = cluster_labels(middle, 2 * merge)
         _, first = np.unique(np.column_stack([low[doubled], high[doubled], label]), axis=0, return_index=True)
-        keep[doubled] = False
         keep[doubled[first]] = True
     return np.flatnonzero(keep)
 

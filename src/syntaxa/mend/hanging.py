@@ -75,7 +75,7 @@ def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState, longest
     vertices = near.ends.take(first, axis=0)
     every = np.arange(count)
     edges = Edges(pieces.curves, label[0::2], label[1::2], every, np.zeros(count), np.ones(count), vertices)
-    chains = hanging_chains(edges, longest, np.unique(label[_ends_inside(near)]))
+    chains = hanging_chains(edges, longest, label[_ends_inside(near)])
     free = np.zeros(len(vertices), dtype=bool)
     free[label[np.flatnonzero(state.open)]] = True
     return edges, chains.take(np.flatnonzero(free[chains.loose]))

@@ -243,7 +243,9 @@ class _Pass:
             accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, reach))
             if not accepted.any():
                 break
-            keep = np.setdiff1d(np.arange(len(pieces)), chains.take(np.flatnonzero(accepted)).edges)
+            stays = np.ones(len(pieces), dtype=bool)
+            stays[chains.take(np.flatnonzero(accepted)).edges] = False
+            keep = np.flatnonzero(stays)
             near = near.changed(keep, CurveArray.none())
             pieces = Pieces(near.curves, pieces.order[keep], pieces.ids)
         return Single(pieces, near)

@@ -22,7 +22,7 @@ from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.clusters import linked, pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.ragged import grouped, picked
+from syntaxa.geometry.ragged import distinct, grouped, picked
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -175,7 +175,7 @@ def _end_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     _, crowd = linked(number[a], number[b], int(met.sum()))
     members = _Members(node)
     couple = np.bincount(crowd)[crowd[number[a]]] == 2
-    couples = np.unique(np.minimum(a, b)[couple] * count + np.maximum(a, b)[couple])
+    couples = distinct(np.minimum(a, b)[couple] * count + np.maximum(a, b)[couple])
     large = np.flatnonzero(~couple)
     groups = _crowded(near, end[large], other[large], distance[large], node, members, gap)
     return Joints.joined(
@@ -268,7 +268,7 @@ def _crowded(
     # Where distances are alike it must not matter in which order the curves came.
     a, b = where.take(end, axis=0), where.take(other, axis=0)
     order = np.lexsort((a[:, 0] + a[:, 1], np.maximum(np.abs(a[:, 0] - b[:, 0]), np.abs(a[:, 1] - b[:, 1])), distance))
-    names = np.unique(np.concatenate([node[end], node[other]]))
+    names = distinct(np.concatenate([node[end], node[other]]))
     sizes, ends = members.of(names)
     parts = np.split(ends, np.cumsum(sizes)[:-1]) if len(names) else []
     group = {name: part.tolist() for name, part in zip(names.tolist(), parts, strict=True)}

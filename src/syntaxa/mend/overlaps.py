@@ -13,6 +13,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import Bools, CurveArray, Ints
 from syntaxa.geometry.clusters import linked
+from syntaxa.geometry.ragged import distinct
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import norm
 
@@ -54,7 +55,7 @@ def stacks(curves: CurveArray, pairs: tuple[Ints, Ints], tolerance: float) -> St
     """All stacks of pieces that lie on each other within the tolerance (mm); pairs are those whose boxes touch."""
     i, j = stacked_pairs(curves, pairs, tolerance)
     _, label = linked(i, j, len(curves))
-    involved = np.unique(np.concatenate([i, j]))
+    involved = distinct(np.concatenate([i, j]))
     lengths = curves.lengths()
     members = involved[np.lexsort((involved, -lengths[involved], label[involved]))]
     groups = label[members]

@@ -9,7 +9,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray, Ints
 from syntaxa.geometry.clusters import linked
-from syntaxa.geometry.ragged import grouped, spread
+from syntaxa.geometry.ragged import distinct, grouped, spread
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
@@ -195,6 +195,6 @@ def _owners(cycles: Cycles, first: Ints, cycle: Ints, ids: tuple[str, ...]) -> l
     face = of[cycles.label]
     half = np.flatnonzero(face >= 0)
     owner = cycles.edges.curves.owner[half // 2]
-    both = np.unique(face[half] * len(ids) + owner)
+    both = distinct(face[half] * len(ids) + owner)
     starts = np.searchsorted(both, np.arange(1, len(first) - 1) * len(ids))
     return [tuple(map(ids.__getitem__, part.tolist())) for part in np.split(both % len(ids), starts)]
