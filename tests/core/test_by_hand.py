@@ -232,7 +232,7 @@ def gap_of(curves):
     return finding
 
 
-@pytest.mark.parametrize("choice", ["line", "arc", "first", "second"])
+@pytest.mark.parametrize("choice", ["line", "arc", "arc-back", "first", "second"])
 def test_a_gap_can_be_closed_in_other_ways(choice):
     curves = lines([(0, 0), (9.93, 0.02)], [(10, 0), (10, 10), (0, 10), (0, 0)])
     finding = gap_of(curves)
@@ -254,6 +254,24 @@ def test_a_gap_can_be_closed_in_other_ways(choice):
         assert entry.max_mm == 0
         assert region.perimeter > 39.9
         assert any(isinstance(c.shape, Polyline) or c.shape.length < 0.2 for c in after.curves())
+
+
+@pytest.mark.parametrize(
+    ("choice", "place", "direction"), [("arc", (9.93, 0.02), (9.93, 0.02)), ("arc-back", (10, 0), (0, 1))]
+)
+def test_a_bridging_arc_runs_on_at_the_end_that_was_chosen(choice, place, direction):
+    curves = lines([(0, 0), (9.93, 0.02)], [(10, 0), (10, 10), (0, 10), (0, 0)])
+    finding = gap_of(curves)
+    step = MendFindings(0.1, only=(finding.key,), choices=((finding.key, choice),))
+    after, _ = step.apply(state(*curves))
+    parts = [p for c in after.curves() for p in (c.shape.segments() if isinstance(c.shape, Polyline) else [c.shape])]
+    (arc,) = [p for p in parts if isinstance(p, Arc) and p.length < 0.5]
+    end, angle = min(
+        ((arc.start, arc.start_angle), (arc.end, arc.start_angle + arc.sweep)), key=lambda e: math.dist(e[0], place)
+    )
+    assert math.dist(end, place) < 1e-9
+    tangent = (-math.sin(angle), math.cos(angle))
+    assert abs(tangent[0] * direction[1] - tangent[1] * direction[0]) / math.hypot(*direction) < 1e-6
 
 
 def test_the_other_of_two_can_be_kept():

@@ -371,7 +371,7 @@ def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[
                 remedy,
                 move,
                 confidence=(0.6 if bridge else 1.0) * (1 - 0.5 * min(gap / gap_tolerance, 1.0)),
-                choices=("line", "arc", "first", "second") if plain else (),
+                choices=("line", "arc", "arc-back", "first", "second") if plain else (),
             )
         )
     return told

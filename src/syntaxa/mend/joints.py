@@ -429,18 +429,20 @@ def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) ->
 
 
 def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) -> Joints:
-    """One joint of two ends, closed in another way: by a line or a tangent arc between them, or with one end held."""
+    """One joint of two ends, closed in another way: by a line or an arc tangent at one, or with one held."""
     one = joints.take(np.array([joint]))
     a, b = (int(e) for e in one.ends)
     here, there = near.ends[[a]], near.ends[[b]]
     held = np.zeros(1)
     if choice in ("first", "second"):
         return replace(one, place=here if choice == "first" else there, move=one.gap)
-    if choice == "arc":
-        last = a % 2
-        onward = near.curves.take(np.array([a // 2])).tangents_at(np.array([float(last)])) * (1.0 if last else -1.0)
-        chord = there - here
+    if choice in ("arc", "arc-back"):
+        end, chord = (a, there - here) if choice == "arc" else (b, here - there)
+        last = end % 2
+        onward = near.curves.take(np.array([end // 2])).tangents_at(np.array([float(last)])) * (1.0 if last else -1.0)
         held = np.tan(np.arctan2(cross(onward, chord), dot(onward, chord)) / 2)
+        # The arc is drawn from the first end to the second: seen from there it bends the other way.
+        held = held if choice == "arc" else -held
     first = np.array([0, 1])
     return replace(
         one, first=first, ends=np.array([a]), place=there, move=np.zeros(1), bridge=np.ones(1, bool), bulge=held

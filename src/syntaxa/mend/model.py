@@ -34,6 +34,7 @@ FINDING_KINDS: dict[str, str] = {
 CHOICES: dict[str, str] = {
     "line": "Bridge with a line",
     "arc": "Bridge with an arc, tangent at the first end",
+    "arc-back": "Bridge with an arc, tangent at the second end",
     "first": "Move only the second end",
     "second": "Move only the first end",
     "other": "Keep the other one",
