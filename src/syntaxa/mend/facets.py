@@ -128,10 +128,7 @@ def _with_straight_vertices(
 
 
 def _in_chain(chain: list[tuple[Curve, bool]], closed: bool, limits: RefitLimits) -> Iterator[FacetRun]:
-    points = np.array([[*(c.shape.start if forward else c.shape.end)] for c, forward in chain])
-    if not closed:
-        last, forward = chain[-1]
-        points = np.vstack([points, [*(last.shape.end if forward else last.shape.start)]])
+    points = points_of(chain, closed)
     stops, bulges = refit(points, closed, limits)
     if closed and len(stops) == 2 and all(bulges):
         deviation = _deviation(points, stops, bulges, True)
@@ -186,6 +183,15 @@ def line_chains(
         used |= {k for k, _ in walk}
         if len(walk) >= 2:
             yield [(curves[k], forward) for k, forward in walk], closed
+
+
+def points_of(chain: list[tuple[Curve, bool]], closed: bool) -> Floats:
+    """The vertices of a chain of lines, (n, 2) mm; of a closed one without the first again."""
+    points = [[*(c.shape.start if forward else c.shape.end)] for c, forward in chain]
+    if not closed:
+        last, forward = chain[-1]
+        points.append([*(last.shape.end if forward else last.shape.start)])
+    return np.array(points)
 
 
 def _turns(ends: Floats, label: Ints, lines: Ints) -> Floats:

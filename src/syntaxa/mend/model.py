@@ -128,11 +128,6 @@ class Pieces:
         """The id of the curve that a piece belongs to."""
         return self.ids[int(self.curves.owner[piece])]
 
-    def name_of_end(self, end: int) -> str:
-        """A name for an end (2 * piece, or 2 * piece + 1 for its last) that survives re-evaluation."""
-        piece = end // 2
-        return f"{self.id_of(piece)}@{self.order[piece]:g}{'>' if end % 2 else '<'}"
-
 
 def end_points(curves: CurveArray) -> Floats:
     """The ends of all pieces, (2n, 2): start of piece k at 2k, its end at 2k + 1."""

@@ -21,7 +21,7 @@ from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline
 from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.vectors import cross, norm
-from syntaxa.mend.facets import alike, line_chains
+from syntaxa.mend.facets import alike, line_chains, points_of
 
 #: Radians; a way that turns further goes back on itself.
 _TURNS_BACK = 3.1
@@ -58,7 +58,7 @@ def simplified(curves: Sequence[Curve], choose: Chooser, merge: float) -> Fewer:
             if len(shape.vertices) < len(curve.shape.vertices):
                 anew[curve.id] = replace(curve, shape=shape)
     for chain, closed in line_chains([c for c in curves if not c.locked], merge, -1.0, _TURNS_BACK):
-        points = _points_of(chain, closed)
+        points = points_of(chain, closed)
         kept = _chosen(points, closed, choose)
         before, after = before + len(points), after + len(kept)
         worst = max(worst, _off(points, kept, closed))
@@ -179,14 +179,6 @@ def _off(points: Floats, kept: list[int], closed: bool) -> float:
         if end - begin > 1:
             worst = max(worst, float(_distances(around[begin + 1 : end], around[begin], around[end]).max()))
     return worst
-
-
-def _points_of(chain: list[tuple[Curve, bool]], closed: bool) -> Floats:
-    points = [[*(c.shape.start if forward else c.shape.end)] for c, forward in chain]
-    if not closed:
-        last, forward = chain[-1]
-        points.append([*(last.shape.end if forward else last.shape.start)])
-    return np.array(points)
 
 
 def _fewer_vertices(shape: Polyline, choose: Chooser) -> tuple[Polyline, float]:

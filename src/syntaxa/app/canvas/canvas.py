@@ -158,7 +158,8 @@ class Canvas(QWidget):
     def set_versus(self, versus: Versus | None) -> None:
         """Lays another drawing over the result, or nothing."""
         old, self._versus = self._versus, versus
-        if (old and (old.other, old.heat)) != (versus and (versus.other, versus.heat)):
+        # Scenes are told apart by which they are: comparing them would go through all their curves.
+        if any(getattr(old, part, None) is not getattr(versus, part, None) for part in ("other", "heat")):
             self._begin_painting()
         self.update()
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
 
-from syntaxa.app.canvas.comparing import BANDS, Versus, band_name, heat_of
+from syntaxa.app.canvas.comparing import BANDS, Versus, band_name
 from syntaxa.app.mend.page import Page
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
@@ -120,14 +120,14 @@ class ComparePage(Page):
 
     def _tell(self) -> None:
         """What the canvas is to lay over the result."""
-        found, received, shown = self.trying.deviation, self.trying.received, self.session.shown
+        found, received = self.trying.deviation, self.trying.received
         way = str(self.way.currentData())
         self.share.setEnabled(found is not None and bool(way))
-        if found is None or received is None or shown is None or not (way or self.heat.isChecked()):
+        if found is None or received is None or not (way or self.heat.isChecked()):
             self._key.setText("")
             self.versus_wanted.emit(None)
             return
-        heat = heat_of(shown.scene, found) if self.heat.isChecked() else None
+        heat = self.trying.heat if self.heat.isChecked() else None
         if heat is not None:
             steps = ", ".join(f"{band_name(k, heat.top, self.lengths.small)}" for k in range(BANDS))
             self._key.setText(f"From thin to thick: {steps}." if heat.top else "Nothing is off at all.")

@@ -9,6 +9,7 @@ from typing import TYPE_CHECKING, Any
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
+from syntaxa.app.canvas.comparing import Heat, heat_of
 from syntaxa.app.canvas.picture import picture_of_curves
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
@@ -50,9 +51,10 @@ class Trying(QObject):
         self.step: tuple[Step, Entry] | None = None
         #: What every tolerance would come to.
         self.sweep: Sweep | None = None
-        #: How far the result lies from what was received, and that drawing.
+        #: How far the result lies from what was received, that drawing, and the bands.
         self.deviation: Deviation | None = None
         self.received: Scene | None = None
+        self.heat: Heat | None = None
         #: What each treatment comes to, with its small picture.
         self.trials: list[tuple[Trial, QImage]] = []
 
@@ -91,19 +93,19 @@ class Trying(QObject):
         """Measures how far the result lies from what was received."""
         session = self._session
         job, state, surveyed = session.job, session.state, session.surveyed_state
-        if job is None or state is None or surveyed is None:
+        if job is None or state is None or surveyed is None or session.shown is None:
             return
-        gap = surveyed.gap
+        gap, scene = surveyed.gap, session.shown.scene
         placed = replace(job, steps=tuple(s for s in job.steps if s.step.rank < _BY_HAND))
 
-        def look(progress: Progress) -> tuple[Deviation, Scene]:
+        def look(progress: Progress) -> tuple[Deviation, Scene, Heat]:
             before = session.evaluator.evaluate(placed).state
             progress(0.3)
             found = deviation(before.made_curves(), state.made_curves(), gap)
-            return found, Scene.of([(s.colour, s.curves) for s in before.profiles()])
+            return found, Scene.of([(s.colour, s.curves) for s in before.profiles()]), heat_of(scene, found)
 
-        def keep(found: tuple[Deviation, Scene]) -> None:
-            self.deviation, self.received = found
+        def keep(found: tuple[Deviation, Scene, Heat]) -> None:
+            self.deviation, self.received, self.heat = found
 
         self._look("Comparing with what was received", look, keep)
 
