@@ -7,6 +7,7 @@
     |   +-- PasswordNeeded      a file that its author locked
     +-- MeasureError            a unit, factor or origin that makes no sense
     +-- RouteError              a sketch, group or rule that cannot be what was asked
+    |   +-- LockedError         something locked that would have to change
     +-- MendError               a tolerance that makes no sense
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
@@ -48,6 +49,10 @@ class MeasureError(SyntaxaError):
 
 class RouteError(SyntaxaError):
     """A sketch, group or rule that cannot be what was asked."""
+
+
+class LockedError(RouteError):
+    """Something locked that would have to change."""
 
 
 class MendError(SyntaxaError):

@@ -13,11 +13,12 @@ from specimens import angles, arcs, points
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import smallest_circle
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.fitting import arc_run
 from syntaxa.geometry.intersect import contacts
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.rows import merged_rows, pieces_of_rows, shape_of_rows
-from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Spline, bounds
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Spline
 from syntaxa.geometry.transform import Transform
 
 similarities = st.builds(

@@ -8,7 +8,7 @@ from html import escape
 
 from syntaxa.deliver.svg import element, number
 from syntaxa.drawing.state import Sketch
-from syntaxa.geometry.shapes import bounds
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.transform import Transform
 
 #: Findings and regions that are listed one by one; beyond, only their number is told.

@@ -13,9 +13,10 @@ from xml.sax.saxutils import escape, quoteattr
 from syntaxa.deliver.linetypes import DASHES
 from syntaxa.deliver.plan import Block, Plan
 from syntaxa.deliver.profiles import Mark, Profiles
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.runs import rows_of
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline, bounds
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
 
 #: mm round the drawing, so that strokes on its edge are not cut.

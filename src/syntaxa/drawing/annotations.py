@@ -11,8 +11,9 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.shapes import Circle, Line, Shape, bounds
+from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.transform import Transform
 
 Box = tuple[float, float, float, float]

@@ -7,7 +7,10 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, Box, union_of
-from syntaxa.geometry.shapes import Shape, bounds
+from syntaxa.drawing.names import Names
+from syntaxa.geometry.extents import extents
+from syntaxa.geometry.images import images_of
+from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.triangles import Mesh
 
@@ -30,6 +33,8 @@ class Curve:
     group  the group of curves that it belongs to, as "name#number"
     locked nothing moves or drops it
     tilt   radians; how steeply it stood out of the drawing plane before it was laid flat
+    source number of the source that it came from in its job
+    descent ids of the curves that it was cut from, the first one foremost; empty where it is whole
     """
 
     id: str
@@ -42,6 +47,26 @@ class Curve:
     group: str = ""
     locked: bool = False
     tilt: float = 0.0
+    source: int = 1
+    descent: tuple[str, ...] = ()
+
+    @property
+    def root(self) -> str:
+        """The id of the curve that it was cut from at first; its own where it is whole."""
+        return self.descent[0] if self.descent else self.id
+
+    @property
+    def names(self) -> tuple[str, ...]:
+        """All ids that it has gone by, its own last."""
+        return (*self.descent, self.id)
+
+    def piece(self, name: str, shape: Shape) -> Curve:
+        """A piece that was cut from it, under an id of its own."""
+        return replace(self, id=name, shape=shape, descent=self.descent if name == self.id else self.names)
+
+    def copied(self, name: str, shape: Shape) -> Curve:
+        """A copy of it: it is nobody's piece, in no group, and nothing locks it."""
+        return replace(self, id=name, shape=shape, descent=(), group="", locked=False)
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,7 +102,7 @@ class Drawing:
         """Every curve and annotation mapped; triangles stay in the file's own numbers."""
         return replace(
             self,
-            curves=tuple(replace(c, shape=c.shape.transformed(by)) for c in self.curves),
+            curves=placed_curves(self.curves, by),
             annotations=tuple(a.transformed(by) for a in self.annotations),
         )
 
@@ -99,4 +124,20 @@ class Drawing:
 
 def extents_of(curves: Iterable[Curve]) -> Box | None:
     """Bounding box (xmin, ymin, xmax, ymax) in mm; None for no curves."""
-    return union_of(bounds(c.shape) for c in curves)
+    return extents(c.shape for c in curves)
+
+
+def placed_curves(curves: Iterable[Curve], by: Transform, names: Names | None = None) -> tuple[Curve, ...]:
+    """Curves mapped; polylines with arcs come in pieces (id.1, id.2...) where the map does not keep circles.
+
+    names   those that are taken, where more than these curves share them
+    """
+    if by.is_similarity:
+        return tuple(replace(c, shape=c.shape.transformed(by)) for c in curves)
+    listed = list(curves)
+    names = names or Names(c.id for c in listed)
+    placed: list[Curve] = []
+    for curve in listed:
+        images = images_of(curve.shape, by)
+        placed += [curve.piece(name, s) for name, s in zip(names.pieces(curve.id, len(images)), images, strict=True)]
+    return tuple(placed)

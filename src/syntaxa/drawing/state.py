@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from syntaxa.drawing.model import Curve, Drawing
+from syntaxa.drawing.model import Curve, Drawing, placed_curves
+from syntaxa.drawing.names import Names
 from syntaxa.drawing.units import mm_per
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
@@ -241,23 +242,21 @@ class State:
     def _carried(self, by: Transform, number: int | None) -> State:
         """Curves and groups mapped: those of one source, or all."""
 
-        def moved(curve: Curve) -> Curve:
-            if number is not None and source_of(curve.id) != number:
-                return curve
-            return replace(curve, shape=curve.shape.transformed(by))
+        names = Names() if by.is_similarity else Names(c.id for c in self.curves())
+
+        def moved(curves: tuple[Curve, ...]) -> tuple[Curve, ...]:
+            if number is None:
+                return placed_curves(curves, by, names)
+            return tuple(
+                part for c in curves for part in (placed_curves((c,), by, names) if c.source == number else (c,))
+            )
 
         return replace(
             self,
-            sketches=tuple(replace(s, curves=tuple(moved(c) for c in s.curves)) for s in self.sketches),
-            excluded=tuple(replace(x, curve=moved(x.curve)) for x in self.excluded),
+            sketches=tuple(replace(s, curves=moved(s.curves)) for s in self.sketches),
+            excluded=tuple(replace(x, curve=c) for x in self.excluded for c in moved((x.curve,))),
             groups=tuple(replace(g, base=by.point(g.base)) for g in self.groups),
         )
-
-
-def source_of(curve_id: str, otherwise: int = 1) -> int:
-    """The number of the source that a curve came from: ids of all but the first begin with it."""
-    head, colon, _ = curve_id.partition(":")
-    return int(head) if colon and head.isascii() and head.isdigit() and len(head) < 6 else otherwise
 
 
 def _used(drawing: Drawing) -> Iterator[str]:

@@ -14,10 +14,11 @@ from shapely import MultiPolygon, Polygon
 from shapely.geometry.base import BaseGeometry
 
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.rows import merged_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
-from syntaxa.geometry.shapes import Shape, bounds
+from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Floats
 

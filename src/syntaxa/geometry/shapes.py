@@ -325,11 +325,15 @@ class Polyline:
         """Whether it is closed."""
         return self.closed
 
-    def transformed(self, by: Transform) -> Polyline:
-        """The image under a similarity; under another map arcs are flattened to 0.001 mm of their size."""
-        flat = self if by.is_similarity or not any(self.bulges) else self._without_arcs(1e-3 / max(by.scale, 1e-12))
+    def transformed(self, by: Transform) -> Polyline | Spline:
+        """The image; where the map does not keep circles and there are arcs, the same way as a spline, exactly.
+
+        See `images.images_of` for its pieces as lines and elliptical arcs.
+        """
+        if not by.is_similarity and any(self.bulges):
+            return spline_of(self).transformed(by)
         sign = -1.0 if by.mirrors else 1.0
-        return Polyline(tuple(by.point(p) for p in flat.vertices), tuple(sign * b for b in flat.bulges), flat.closed)
+        return Polyline(tuple(by.point(p) for p in self.vertices), tuple(sign * b for b in self.bulges), self.closed)
 
     def flattened(self, tolerance: float) -> Floats:
         """Vertices, (n, 2) float; a closed one ends with its first."""
@@ -337,12 +341,6 @@ class Polyline:
         if not parts:
             return np.array([[*self.start]])
         return np.concatenate([parts[0][:1], *(part[1:] for part in parts)])
-
-    def _without_arcs(self, tolerance: float) -> Polyline:
-        points = self.flattened(tolerance)
-        if self.closed:
-            points = points[:-1]
-        return Polyline(tuple(Point(*row) for row in points.tolist()), (0.0,) * len(points), self.closed)
 
 
 Shape = Line | Arc | Circle | EllipseArc | Spline | Polyline
@@ -361,27 +359,35 @@ def ellipse_from_conjugates(centre: Point, u: Vector, v: Vector, start: float, s
     return EllipseArc(centre, major, minor.length / major.length if major.length else 0.0, first, sweep)
 
 
-def bounds(shape: Shape) -> tuple[float, float, float, float]:
-    """Extents (xmin, ymin, xmax, ymax) in mm; exact for lines and arcs, to 0.001 of the size for the rest."""
-    if isinstance(shape, Polyline):
-        boxes = np.array([bounds(s) for s in shape.segments()] or [(*shape.start, *shape.start)])
-        return _box(boxes[:, :2].min(axis=0), boxes[:, 2:].max(axis=0))
-    points = shape.flattened(0.001 * max(shape.length, 1e-9))
-    if isinstance(shape, Arc | Circle):
-        points = np.concatenate([points[[0, -1]], np.array(list(_quadrant_points(shape))).reshape(-1, 2)])
-    return _box(points.min(axis=0), points.max(axis=0))
+def spline_of(shape: Polyline) -> Spline:
+    """The way of a polyline as a rational spline of the second degree, exactly; its corners are triple knots.
+
+    An arc of less than half a turn is a rational quadratic whose middle control point is where its tangents meet, with
+    the cosine of half its sweep as weight (Piegl and Tiller, The NURBS Book, section 7.3).
+    """
+    points, weights = [shape.start], [1.0]
+    for segment in shape.segments():
+        for middle, weight, end in _quadratics(segment):
+            points += [middle, end]
+            weights += [weight, 1.0]
+    spans = (len(points) - 1) // 2
+    if shape.closed:
+        points[-1] = points[0]
+    knots = [0.0, *(float(k) for k in range(spans + 1) for _ in range(2)), float(spans)]
+    return Spline(2, tuple(points), tuple(knots), tuple(weights))
 
 
-def _quadrant_points(shape: Arc | Circle) -> Iterator[tuple[float, float]]:
-    arc = Arc(shape.centre, shape.radius, 0.0, TURN) if isinstance(shape, Circle) else shape
-    first = arc.start_angle if arc.sweep >= 0 else arc.start_angle + arc.sweep
-    for quarter in range(4):
-        if (quarter * math.pi / 2 - first) % TURN <= abs(arc.sweep):
-            yield tuple(polar(arc.centre, arc.radius, quarter * math.pi / 2))  # type: ignore[misc]
-
-
-def _box(low: Floats, high: Floats) -> tuple[float, float, float, float]:
-    return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+def _quadratics(segment: Line | Arc) -> Iterator[tuple[Point, float, Point]]:
+    """(middle control point, its weight, end) of each quadratic span of a piece."""
+    if isinstance(segment, Line):
+        yield segment.start.toward(segment.end, 0.5), 1.0, segment.end
+        return
+    count = max(1, math.ceil(abs(segment.sweep) / (math.pi / 2) - 1e-9))
+    half = segment.sweep / count / 2
+    for k in range(count):
+        first = segment.start_angle + 2 * k * half
+        middle = polar(segment.centre, segment.radius / math.cos(half), first + half)
+        yield middle, math.cos(half), polar(segment.centre, segment.radius, first + 2 * half)
 
 
 def _arc_points(centre: Point, radius: float, start: float, sweep: float, tolerance: float) -> Floats:

@@ -11,6 +11,7 @@ from collections.abc import Sequence
 
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Curve, Drawing, Layer, Style
+from syntaxa.drawing.names import Names
 from syntaxa.errors import Progress
 from syntaxa.geometry.clip import Area, clipped
 from syntaxa.geometry.points import Point
@@ -52,7 +53,7 @@ class Gathered:
         #: Whether a part was left out because it unpacks to too much: nothing else should try to unpack it either.
         self.overfull = False
         self._progress = progress
-        self._ids: set[str] = set()
+        self._names = Names()
         self._styles: dict[tuple[int | None, str, float | None], Style] = {}
         self._things = 0
         self._share = 0.0
@@ -64,10 +65,7 @@ class Gathered:
 
     def unique(self, name: str) -> str:
         """The name, or a variation of it that is not taken yet."""
-        while name in self._ids:
-            name += "'"
-        self._ids.add(name)
-        return name
+        return self._names.free(name)
 
     def count(self) -> None:
         """One more thing; raises TooMuch where there are too many."""
@@ -116,10 +114,10 @@ class Gathered:
         if self._things > MOST_THINGS:
             raise TooMuch
         handles = {row[0] for row in rows}
-        if len(handles) < len(rows) or handles & self._ids:
+        if len(handles) < len(rows) or any(h in self._names for h in handles):
             self.curves += [Curve(self.unique(h), shape, layer, style, h) for h, shape, layer, style in rows]
             return
-        self._ids |= handles
+        self._names.take(handles)
         self.curves += [Curve(h, shape, layer, style, h) for h, shape, layer, style in rows]
 
     def note(self, annotation: Annotation) -> None:

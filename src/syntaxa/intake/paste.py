@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from typing import ClassVar
 
 import msgspec
 
 from syntaxa.drawing.codec import PlainCurve, curve_of, plain_of
+from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve, extents_of
-from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.state import Entry, State
 from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.errors import IntakeError
 from syntaxa.geometry.points import Point
@@ -101,19 +101,9 @@ class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
             curves = [curve_of(c) for c in self.curves]
         except ValueError:
             raise IntakeError("The curves that were pasted cannot be read.", suggestion="Copy them again.") from None
-        taken = {c.id for c in state.curves()}
-        placed = []
-        for curve in curves:
-            name = f"paste-{curve.id}"
-            while name in taken:
-                name += "'"
-            taken.add(name)
-            placed.append(replace(curve, id=name, shape=curve.shape.transformed(move)))
-        sketches = list(state.sketches)
-        at = next((k for k, s in enumerate(sketches) if s.name == self.into), None)
-        if at is None:
-            sketches.append(Sketch(self.into, 0, tuple(placed)))
-        else:
-            sketches[at] = replace(sketches[at], curves=(*sketches[at].curves, *placed))
+        names = names_of(state)
+        editing = Editing(state)
+        placed = [c.copied(names.free(f"paste-{c.id}"), c.shape.transformed(move)) for c in curves]
+        editing.put(self.into, placed)
         says = f"{len(placed)} curves were added to “{self.into}”."
-        return replace(state, sketches=tuple(sketches)), Entry(len(placed), says=says)
+        return editing.done(), Entry(len(placed), says=says)

@@ -10,9 +10,10 @@ import msgspec
 
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Curve, Drawing
+from syntaxa.drawing.names import Names, own_id
 from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.geometry.clip import box_area, clipped, lies_within
-from syntaxa.geometry.shapes import bounds
+from syntaxa.geometry.extents import bounds
 from syntaxa.intake.model import PLAIN, ReadOptions
 
 BoxMode = Literal["inside", "touching", "cut"]
@@ -112,26 +113,25 @@ def chosen_of(drawing: Drawing, choice: TakeIn) -> Drawing:
     """The part of a drawing that a choice takes."""
     hidden = frozenset(x.name for x in drawing.layers if not x.shown) if choice.skip_hidden else frozenset()
     keep = choice.keeps()
-    ids = None if choice.ids is None else frozenset(choice.ids)
-    prefix = f"{choice.source}:"
+    ids = None if choice.ids is None else frozenset(own_id(name, choice.source) for name in choice.ids)
     curves = [
         c
         for c in drawing.curves
-        if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id.removeprefix(prefix) in ids)
+        if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id in ids)
     ]
     annotations = [a for a in drawing.annotations if keep(a.kind, a.layer) and a.layer not in hidden]
     if choice.box is not None:
-        curves = [part for c in curves for part in _in_box(c, choice.box, choice.box_mode)]
+        names = Names(c.id for c in drawing.curves)
+        curves = [part for c in curves for part in _in_box(c, choice.box, choice.box_mode, names)]
         annotations = [a for a in annotations if _meets(a, choice.box)]
     if choice.dissolve:
-        prefix = f"{choice.source}:"
-    curves = [replace(c, block="") if c.block else c for c in curves]
+        curves = [replace(c, block="") if c.block else c for c in curves]
     left = hidden | set(choice.left_out)
     layers = [x for x in drawing.layers if x.name not in left and (choice.only is None or x.name in choice.only)]
     return replace(drawing, curves=tuple(curves), annotations=tuple(annotations), layers=tuple(layers))
 
 
-def _in_box(curve: Curve, box: Box, mode: BoxMode) -> list[Curve]:
+def _in_box(curve: Curve, box: Box, mode: BoxMode, names: Names) -> list[Curve]:
     """The curve, its parts, or nothing, as a box takes it."""
     if mode == "inside":
         x, y, u, v = bounds(curve.shape)
@@ -142,7 +142,7 @@ def _in_box(curve: Curve, box: Box, mode: BoxMode) -> list[Curve]:
     pieces = clipped(curve.shape, area)
     if mode == "touching":
         return [curve] if pieces else []
-    return [replace(curve, id=f"{curve.id}.{k + 1}", shape=piece) for k, piece in enumerate(pieces)]
+    return [curve.piece(names.free(f"{curve.id}.{k + 1}"), piece) for k, piece in enumerate(pieces)]
 
 
 def _meets(annotation: Annotation, box: Box) -> bool:

@@ -210,12 +210,13 @@ def _steps(evaluation: Evaluation) -> list[StepAccount]:
 
 
 def _measured(before: Sequence[Sketch], after: Sequence[Sketch], near: float) -> dict[str, float]:
-    """How far (mm) the curves of the result lie off those before, by the ids of the curves that they come from."""
+    """How far (mm) the curves of the result lie off those before, by all ids that they have gone by."""
     one, two = ([c for s in sketches if s.purpose == "profile" for c in s.curves] for sketches in (before, after))
+    names = {c.id: c.names for c in two}
     far: dict[str, float] = {}
     for row in deviation(one, two, near).made:
-        name = row.curve.split(".")[0]
-        far[name] = max(far.get(name, 0.0), row.distance)
+        for name in names[row.curve]:
+            far[name] = max(far.get(name, 0.0), row.distance)
     return far
 
 
@@ -230,7 +231,7 @@ def _fix(finding: Finding, sketch: str, far: Mapping[str, float]) -> FixAccount:
         finding.cost,
         finding.dropped,
         list(finding.curves),
-        max((far.get(name.split(".")[0], 0.0) for name in finding.curves), default=0.0),
+        max((far.get(name, 0.0) for name in finding.curves), default=0.0),
     )
 
 

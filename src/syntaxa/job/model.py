@@ -8,7 +8,7 @@ from typing import Literal
 import msgspec
 
 from syntaxa.drawing.model import Drawing
-from syntaxa.drawing.state import source_of
+from syntaxa.drawing.names import looks_numbered, own_id
 from syntaxa.intake.model import PLAIN, ReadOptions
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
@@ -181,15 +181,12 @@ def own_ids(drawing: Drawing, number: int) -> Drawing:
     In the first only those do that could be taken for another's.
     """
 
-    def own(name: str) -> str:
-        return f"{number}:{name}" if number != 1 or source_of(name, 0) else name
-
-    if number == 1 and not any(source_of(thing.id, 0) for thing in (*drawing.curves, *drawing.annotations)):
+    if number == 1 and not any(looks_numbered(thing.id) for thing in (*drawing.curves, *drawing.annotations)):
         return drawing
     return replace(
         drawing,
-        curves=tuple(replace(c, id=own(c.id)) for c in drawing.curves),
-        annotations=tuple(replace(a, id=own(a.id)) for a in drawing.annotations),
+        curves=tuple(replace(c, id=own_id(c.id, number), source=number) for c in drawing.curves),
+        annotations=tuple(replace(a, id=own_id(a.id, number)) for a in drawing.annotations),
     )
 
 

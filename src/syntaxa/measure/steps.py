@@ -8,8 +8,9 @@ from typing import ClassVar, Literal
 
 import msgspec
 
+from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.model import extents_of
-from syntaxa.drawing.state import Entry, Excluded, Placement, State
+from syntaxa.drawing.state import Entry, Placement, State
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.points import Point, Vector
@@ -167,7 +168,8 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
         at = self._place(state.shifted(Vector(0.0, 0.0)))
         after, entry = _told(state, state.shifted(-at))
         if self.mode == "mark":
-            after = _without_layer(after, self.layer)
+            after, told = _without_layer(after, self.layer)
+            entry = replace(entry, says=f"{entry.says}{told}")
         return after, entry
 
     def _place(self, state: State) -> Vector:
@@ -252,12 +254,11 @@ def _from_zero(p: Point) -> Vector:
     return Vector(p.x, p.y)
 
 
-def _without_layer(state: State, layer: str) -> State:
-    """The curves of a layer put aside."""
-    aside = tuple(Excluded(c, s.name) for s in state.sketches for c in s.curves if c.layer == layer)
-    kept = tuple(replace(s, curves=tuple(c for c in s.curves if c.layer != layer)) for s in state.sketches)
-    sketches = tuple(s for s, old in zip(kept, state.sketches, strict=True) if s.curves or not old.curves)
-    return replace(state, sketches=sketches, excluded=(*state.excluded, *aside))
+def _without_layer(state: State, layer: str) -> tuple[State, str]:
+    """The curves of a layer put aside, and what is to be told of those that are locked."""
+    editing = Editing(state)
+    aside = editing.take_out({c.id for c in state.curves() if c.layer == layer})
+    return replace(editing.done(), excluded=(*state.excluded, *aside)), editing.held_told
 
 
 def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:

@@ -6,7 +6,7 @@ the sketch of the curves that they come from. A locked sketch or curve is not ch
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import ClassVar
 
@@ -14,20 +14,25 @@ import msgspec
 import numpy as np
 
 from syntaxa.drawing.codec import PlainShape, decoded
+from syntaxa.drawing.editing import Editing, names_of, refuse_locked, resolved
 from syntaxa.drawing.model import Curve
-from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.state import Entry, Purpose, Sketch, State
 from syntaxa.errors import MendError
 from syntaxa.geometry.construct import chamfered, extended, filleted, offset_run, part_of, share_of, trimmed
+from syntaxa.geometry.images import farthest_move
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
-from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
 from syntaxa.mend.chains import chains_of
-from syntaxa.route.edits import changed, resolved, unlocked
+from syntaxa.mend.deviation import deviation
 
 #: All edits share the place of mending in the order of steps, so that they are done as they were made.
 _RANK = 40
+
+#: mm; how near the arcs of a spline or an ellipse stay to it when it becomes part of a run.
+JOIN_FIT = 1e-3
 
 #: Name of the sketch that construction lines go to.
 CONSTRUCTION = "Construction"
@@ -60,17 +65,11 @@ class DrawCurves(msgspec.Struct, frozen=True, tag="draw-curves", omit_defaults=T
         if any(s.length <= 1e-9 for s in shapes):
             raise MendError("What was to be drawn has no length.", suggestion="Take points that lie apart.")
         name = CONSTRUCTION if self.construction else self.sketch
-        taken = {c.id for c in state.curves()}
-        layer = name
-        new = tuple(Curve(_free("drawn", taken), s, layer) for s in shapes)
-        sketch = state.sketch(name)
-        if sketch is None:
-            purpose = "construction" if self.construction else "profile"
-            made = Sketch(name, 0x7A7A7A if self.construction else 0, new, purpose)  # type: ignore[arg-type]
-            return replace(state, sketches=(*state.sketches, made)), Entry(len(new))
-        unlocked(sketch)
-        grown = replace(sketch, curves=(*sketch.curves, *new))
-        return replace(state, sketches=_with(state.sketches, grown)), Entry(len(new))
+        names, editing = names_of(state), Editing(state)
+        new = [Curve(names.numbered("drawn"), s, name) for s in shapes]
+        purpose: Purpose = "construction" if self.construction else "profile"
+        editing.put(name, new, Sketch(name, 0x7A7A7A if self.construction else 0, (), purpose))
+        return editing.done(), Entry(len(new), says="Nothing that was there changes.")
 
 
 class MapCurves(msgspec.Struct, frozen=True, tag="map-curves", omit_defaults=True):
@@ -101,30 +100,28 @@ class MapCurves(msgspec.Struct, frozen=True, tag="map-curves", omit_defaults=Tru
         wanted, missing = resolved(state, self.ids)
         if self.copies:
             return self._copied(state, wanted, missing, move)
-        moved: list[float] = []
-
-        def mapped(curve: Curve) -> Curve:
-            if curve.locked:
-                return curve
-            moved.append(max(p.distance_to(move.point(p)) for p in (curve.shape.start, curve.shape.end)))
-            return replace(curve, shape=curve.shape.transformed(move))
-
-        after, count = changed(state, wanted, mapped)
-        return after, Entry(count, max(moved, default=0.0), sum(moved) / max(len(moved), 1), missing=missing)
+        editing = Editing(state)
+        differ = editing.change(wanted, lambda c: replace(c, shape=c.shape.transformed(move)))
+        moved = [farthest_move(before.shape, move) for before, _ in differ]
+        mean = sum(moved) / max(len(moved), 1)
+        says = editing.held_told.strip()
+        return editing.done(), Entry(len(differ), max(moved, default=0.0), mean, says=says, missing=missing)
 
     def _copied(self, state: State, wanted: set[str], missing: tuple[str, ...], move: Transform) -> tuple[State, Entry]:
-        taken = {c.id for c in state.curves()}
-        sketches = []
-        count = 0
+        names, editing, count = names_of(state), Editing(state), 0
         for sketch in state.sketches:
-            last = [c for c in sketch.curves if c.id in wanted] if not sketch.locked else []
+            last = [c for c in sketch.curves if c.id in wanted]
+            origin = [c.id for c in last]
             new: list[Curve] = []
             for _ in range(self.copies):
-                last = [replace(c, id=_free(f"{c.id}-copy", taken), shape=c.shape.transformed(move)) for c in last]
+                last = [
+                    c.copied(names.numbered(f"{name}-copy"), c.shape.transformed(move))
+                    for c, name in zip(last, origin, strict=True)
+                ]
                 new += last
             count += len(new)
-            sketches.append(replace(sketch, curves=(*sketch.curves, *new)) if new else sketch)
-        return replace(state, sketches=tuple(sketches)), Entry(count, missing=missing)
+            editing.put(sketch.name, new)
+        return editing.done(), Entry(count, missing=missing)
 
 
 class CutCurve(msgspec.Struct, frozen=True, tag="cut-curve"):
@@ -151,14 +148,14 @@ class CutCurve(msgspec.Struct, frozen=True, tag="cut-curve"):
         if found is None:
             return state, Entry(0, missing=(self.id,))
         sketch, curve = found
-        _movable(sketch, curve)
+        refuse_locked(sketch, curve)
         at = Point(self.x, self.y)
         others = [c.shape for c in sketch.curves if c is not curve]
         parts = _cut(curve.shape, others, at, self.way)
         if parts is None:
             raise MendError(_WHY_NOT[self.way].format(self.id), suggestion="Draw or choose what it is to meet.")
-        names = [curve.id] if len(parts) == 1 else [f"{curve.id}.{k + 1}" for k in range(len(parts))]
-        new = [replace(curve, id=name, shape=s) for name, s in zip(names, parts, strict=True)]
+        names = names_of(state).pieces(curve.id, len(parts))
+        new = [curve.piece(name, s) for name, s in zip(names, parts, strict=True)]
         before, after = curve.shape.length, sum(s.length for s in parts)
         gone = max(before - after, 0.0)
         return _exchanged(state, sketch, [curve], new), Entry(1, dropped_mm=gone if self.way == "trim" else 0.0)
@@ -187,8 +184,7 @@ class RoundCorner(msgspec.Struct, frozen=True, tag="round-corner"):
         (sketch, one), (other, two) = pair[0], pair[1]
         if sketch.name != other.name:
             raise MendError(f"#{one.id} and #{two.id} lie in two sketches.", suggestion="Move them into one.")
-        for curve in (one, two):
-            _movable(sketch, curve)
+        refuse_locked(sketch, one, two)
         a, b = one.shape, two.shape
         if not isinstance(a, Line | Arc) or not isinstance(b, Line | Arc) or not self.size > 0:
             raise MendError("Only the corner of two lines or arcs can be rounded.", suggestion="Choose two of them.")
@@ -197,9 +193,8 @@ class RoundCorner(msgspec.Struct, frozen=True, tag="round-corner"):
             raise MendError(
                 f"{self.size:g} mm do not fit between #{one.id} and #{two.id}.", suggestion="Use a smaller one."
             )
-        taken = {c.id for c in state.curves()}
-        new = [replace(one, shape=made[0]), replace(one, id=_free(f"{self.way}", taken), shape=made[1])]
-        new.append(replace(two, shape=made[2]))
+        between = replace(one.copied(names_of(state).numbered(self.way), made[1]), group=one.group)
+        new = [replace(one, shape=made[0]), between, replace(two, shape=made[2])]
         gone = a.length + b.length - made[0].length - made[2].length
         return _exchanged(state, sketch, [one, two], new), Entry(1, dropped_mm=max(gone, 0.0))
 
@@ -224,8 +219,7 @@ class OffsetCurves(msgspec.Struct, frozen=True, tag="offset-curves", omit_defaul
     def apply(self, state: State) -> tuple[State, Entry]:
         """Connected curves go as one chain, with sharp corners; the copy lies in the sketch of the chain."""
         wanted, missing = resolved(state, self.ids)
-        taken = {c.id for c in state.curves()}
-        sketches, count, failed = [], 0, 0
+        names, editing, count, failed = names_of(state), Editing(state), 0, 0
         for sketch in state.sketches:
             new: list[Curve] = []
             chosen = [c for c in sketch.curves if c.id in wanted]
@@ -235,15 +229,13 @@ class OffsetCurves(msgspec.Struct, frozen=True, tag="offset-curves", omit_defaul
                     if shape is None:
                         failed += 1
                         continue
-                    new.append(replace(chain.lead, id=_free(f"{chain.lead.id}-offset", taken), shape=shape, group=""))
-            if new:
-                unlocked(sketch)
+                    new.append(chain.lead.copied(names.numbered(f"{chain.lead.id}-offset"), shape))
             count += len(new)
-            sketches.append(replace(sketch, curves=(*sketch.curves, *new)) if new else sketch)
+            editing.put(sketch.name, new)
         if failed and not count:
             raise MendError(f"Nothing is left at {self.distance:g} mm.", suggestion="Use a smaller distance.")
         says = f"{failed} chains leave nothing at that distance." if failed else ""
-        return replace(state, sketches=tuple(sketches)), Entry(count, says=says, missing=missing)
+        return editing.done(), Entry(count, says=says, missing=missing)
 
 
 class JoinCurves(msgspec.Struct, frozen=True, tag="join-curves"):
@@ -255,22 +247,32 @@ class JoinCurves(msgspec.Struct, frozen=True, tag="join-curves"):
     title: ClassVar[str] = "Join curves"
 
     def apply(self, state: State) -> tuple[State, Entry]:
-        """Nothing moves; each has the id, layer and roles of its first."""
+        """No end moves; each has the id, layer and roles of its first. Splines and ellipses go in as tangent arcs."""
         wanted, missing = resolved(state, self.ids)
-        count = 0
-        after = state
+        editing = Editing(state)
+        joined, bent = 0, 0
+        off: list[float] = []
         for sketch in state.sketches:
-            chosen = [c for c in sketch.curves if c.id in wanted and not c.locked]
-            for chain in chains_of(chosen if not sketch.locked else []):
+            chosen = [c for c in sketch.curves if c.id in wanted and editing.is_free(sketch, c)]
+            for chain in chains_of(chosen, JOIN_FIT):
                 if len(chain.curves) < 2:
                     continue
-                count += len(chain.curves)
+                joined += len(chain.curves)
                 roles = tuple(sorted({role for c in chain.curves for role in c.roles}))
                 whole = replace(chain.lead, shape=_run_shape(chain.rows, chain.closed), roles=roles)
-                after = _exchanged(after, _sketch_of(after, sketch.name), chain.curves, [whole])
-        if not count:
+                editing.exchange(sketch.name, chain.curves, [whole])
+                smooth = sum(isinstance(c.shape, Spline | EllipseArc) for c in chain.curves)
+                bent += smooth
+                if smooth:
+                    off.append(deviation(chain.curves, [whole], JOIN_FIT, JOIN_FIT / 10).largest)
+        if not joined:
             raise MendError("No two of these curves meet end to end.", suggestion="Close the gap between them first.")
-        return after, Entry(count, missing=missing)
+        says = f"{joined} curves joined.{editing.held_told}"
+        if bent:
+            became = "1 spline or ellipse" if bent == 1 else f"{bent} splines and ellipses"
+            says += f" {became} became tangent arcs, within {max(off):.2g} mm."
+        mean = sum(off) / len(off) if off else 0.0
+        return editing.done(), Entry(joined, max(off, default=0.0), mean, says=says, missing=missing)
 
 
 class LockCurves(msgspec.Struct, frozen=True, tag="lock-curves", omit_defaults=True):
@@ -290,8 +292,9 @@ class LockCurves(msgspec.Struct, frozen=True, tag="lock-curves", omit_defaults=T
     def apply(self, state: State) -> tuple[State, Entry]:
         """No curve moves."""
         wanted, missing = resolved(state, self.ids)
-        after, count = changed(state, wanted, lambda c: replace(c, locked=self.locked))
-        return after, Entry(count, says="No curve moves.", missing=missing)
+        editing = Editing(state)
+        count = editing.mark(wanted, lambda c: replace(c, locked=self.locked))
+        return editing.done(), Entry(count, says="No curve moves.", missing=missing)
 
 
 _WHY_NOT = {
@@ -398,40 +401,13 @@ def _offset(rows: Sequence[tuple[float, float, float, float, float]], closed: bo
     return shape_of_rows(whole, closed)
 
 
-def _free(word: str, taken: set[str]) -> str:
-    number = 1
-    while f"{word}-{number}" in taken:
-        number += 1
-    taken.add(f"{word}-{number}")
-    return f"{word}-{number}"
-
-
 def _curve(state: State, name: str) -> tuple[Sketch, Curve] | None:
     found = ((s, c) for s in state.sketches for c in s.curves if c.id == name)
     return next(found, None)
 
 
-def _sketch_of(state: State, name: str) -> Sketch:
-    return next(s for s in state.sketches if s.name == name)
-
-
-def _movable(sketch: Sketch, curve: Curve) -> None:
-    unlocked(sketch)
-    if curve.locked:
-        raise MendError(f"#{curve.id} is locked.", suggestion="Unlock it first.")
-
-
-def _with(sketches: Iterable[Sketch], new: Sketch) -> tuple[Sketch, ...]:
-    return tuple(new if s.name == new.name else s for s in sketches)
-
-
 def _exchanged(state: State, sketch: Sketch, old: Sequence[Curve], new: Sequence[Curve]) -> State:
     """The new curves where the first of the old ones was."""
-    gone = {c.id for c in old}
-    curves: list[Curve] = []
-    for curve in sketch.curves:
-        if curve.id == old[0].id:
-            curves += new
-        elif curve.id not in gone:
-            curves.append(curve)
-    return replace(state, sketches=_with(state.sketches, replace(sketch, curves=tuple(curves))))
+    editing = Editing(state)
+    editing.exchange(sketch.name, old, new)
+    return editing.done()

@@ -40,7 +40,8 @@ class FacetRun:
 
 def facet_runs(curves: Sequence[Curve], limits: RefitLimits, merge: float) -> list[FacetRun]:
     """All runs of a sketch; ends closer than `merge` (mm) are one."""
-    found = [run for c in curves if isinstance(c.shape, Polyline) and (run := _in_polyline(c, limits)) is not None]
+    bent = [c for c in curves if isinstance(c.shape, Polyline) and not c.locked]
+    found = [run for c in bent if (run := _in_polyline(c, limits)) is not None]
     for chain, closed in line_chains(curves, merge):
         found += _in_chain(chain, closed, limits)
     return found
@@ -230,7 +231,9 @@ def _walk(
 
 
 def alike(one: Curve, other: Curve) -> bool:
-    """Whether two curves can be made one: of one layer, style, role, group and block."""
+    """Whether two curves can be made one: of one layer, style, role, group and block, and neither of them locked."""
+    if one.locked or other.locked:
+        return False
     return (one.layer, one.style, one.roles, one.group, one.block) == (
         other.layer,
         other.style,

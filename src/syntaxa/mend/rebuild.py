@@ -9,6 +9,7 @@ from dataclasses import replace
 import numpy as np
 
 from syntaxa.drawing.model import Curve
+from syntaxa.drawing.names import Names
 from syntaxa.geometry.arrays import Bools, Ints
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Arc, Circle
@@ -17,11 +18,11 @@ from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
 
 
-def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[Curve]:
+def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, names: Names) -> list[Curve]:
     """The healed curves in the order of their originals.
 
     A curve that nothing touched is returned as it is; a changed one keeps its id; what was put aside stays. A curve
-    that is cut becomes id.1, id.2 and so on.
+    that is cut becomes id.1, id.2 and so on, by names that are free.
     """
     cuts = np.zeros(len(healed.edges.vertices), dtype=bool)
     cuts[list(healed.cuts)] = True
@@ -39,13 +40,12 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed) -> list[C
         if len(runs) == 1 and same and _complete(healed, by_owner[k], after[k]):
             result.append(curve)
             continue
-        for number, (rows, closed) in enumerate(runs, start=1):
-            name = curve.id if len(runs) == 1 else f"{curve.id}.{number}"
-            result.append(replace(curve, id=name, shape=shape_of_rows(rows, closed)))
-    return _closed(result, curves, healed)
+        for name, (rows, closed) in zip(names.pieces(curve.id, len(runs)), runs, strict=True):
+            result.append(curve.piece(name, shape_of_rows(rows, closed)))
+    return _closed(result, curves, healed, names)
 
 
-def _closed(result: list[Curve], curves: Sequence[Curve], healed: Healed) -> list[Curve]:
+def _closed(result: list[Curve], curves: Sequence[Curve], healed: Healed, names: Names) -> list[Curve]:
     """The curves with what closes nearly closed ones: a circle in an arc's place, or a new piece behind them."""
     for closing in healed.closings:
         beside = curves[closing.owner]
@@ -55,7 +55,8 @@ def _closed(result: list[Curve], curves: Sequence[Curve], healed: Healed) -> lis
             result = [circle if c is arc else c for c in result]
             continue
         rows = np.array([[*closing.start, closing.bulge], [*closing.end, 0.0]])
-        result.append(replace(beside, id=f"{beside.id}-closing", shape=shape_of_rows(rows, False), handle=""))
+        closed_by = beside.copied(names.free(f"{beside.id}-closing"), shape_of_rows(rows, False))
+        result.append(replace(closed_by, handle="", group=beside.group))
     return result
 
 

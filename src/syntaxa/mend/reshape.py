@@ -12,6 +12,7 @@ from typing import ClassVar
 import msgspec
 import numpy as np
 
+from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.errors import MendError
@@ -184,20 +185,19 @@ class Simplify(msgspec.Struct, frozen=True, tag="simplify", omit_defaults=True):
 
 def _each(state: State, change: Callable[[Sketch], _Change]) -> tuple[State, Entry]:
     """The change made in all sketches that are to be made and not locked, with its figures."""
-    sketches = []
+    editing = Editing(state)
     count = 0
     off: list[float] = []
     for sketch in state.sketches:
         if sketch.purpose != "profile" or sketch.locked:
-            sketches.append(sketch)
             continue
         done = change(sketch)
         count += len(done.anew)
         off += done.off
-        curves = tuple(done.anew.get(c.id, c) for c in sketch.curves if c.id not in done.gone)
-        sketches.append(replace(sketch, curves=curves) if done.anew else sketch)
+        if done.anew:
+            editing.rewrite(sketch.name, [done.anew.get(c.id, c) for c in sketch.curves if c.id not in done.gone])
     mean = sum(off) / len(off) if off else 0.0
-    return replace(state, sketches=tuple(sketches)), Entry(count, max(off, default=0.0), mean)
+    return editing.done(), Entry(count, max(off, default=0.0), mean)
 
 
 def _vertices(sketch: Sketch) -> Vertices:

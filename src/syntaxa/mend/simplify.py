@@ -57,7 +57,7 @@ def simplified(curves: Sequence[Curve], choose: Chooser, merge: float) -> Fewer:
             worst = max(worst, off)
             if len(shape.vertices) < len(curve.shape.vertices):
                 anew[curve.id] = replace(curve, shape=shape)
-    for chain, closed in line_chains([c for c in curves if not c.locked], merge, -1.0, _TURNS_BACK):
+    for chain, closed in line_chains(curves, merge, -1.0, _TURNS_BACK):
         points = points_of(chain, closed)
         kept = _chosen(points, closed, choose)
         before, after = before + len(points), after + len(kept)
@@ -100,7 +100,7 @@ def _arcs_of_one(curves: Sequence[Curve], merge: float) -> list[list[Curve]]:
 
 def _on_one_circle(one: Curve, two: Curve, merge: float) -> bool:
     a, b = one.shape, two.shape
-    if not (isinstance(a, Arc) and isinstance(b, Arc)) or one.locked or two.locked or not alike(one, two):
+    if not (isinstance(a, Arc) and isinstance(b, Arc)) or not alike(one, two):
         return False
     return a.centre.distance_to(b.centre) <= merge and abs(a.radius - b.radius) <= merge
 

@@ -9,7 +9,9 @@ from typing import ClassVar
 
 import msgspec
 
+from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve
+from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.errors import MendError, Progress
 from syntaxa.geometry.refit import RefitLimits
@@ -57,21 +59,26 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Every sketch is healed on its own; those that are locked or not to be made are left."""
-        done = self.done(state)
-        fixed = [f for _, findings in done for f in findings if f.fixed]
-        return replace(state, sketches=tuple(sketch for sketch, _ in done)), _entry(fixed, self.only)
+        editing = Editing(state)
+        fixed: list[Finding] = []
+        for sketch, findings in self.done(state):
+            if _is_mended(sketch):
+                editing.rewrite(sketch.name, sketch.curves)
+            fixed += [f for f in findings if f.fixed]
+        return editing.done(), _entry(fixed, self.only)
 
     def done(self, state: State) -> list[tuple[Sketch, tuple[Finding, ...]]]:
         """Every sketch mended, with all its findings."""
         accept = _chooser(self.only, state.left)
         gap = proposed_gap(state.sketches).gap if self.gap is None else self.gap
         tolerances = with_gap(Tolerances(), gap)
+        names = names_of(state)
         done: list[tuple[Sketch, tuple[Finding, ...]]] = []
         for sketch in state.sketches:
             if not _is_mended(sketch):
                 done.append((sketch, ()))
                 continue
-            curves, findings = mended(sketch, tolerances, self.dead_end, accept, dict(self.choices))
+            curves, findings = mended(sketch, tolerances, self.dead_end, accept, dict(self.choices), names)
             done.append((replace(sketch, curves=tuple(curves)), findings))
         return done
 
@@ -98,15 +105,16 @@ class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults
         if not (0 < self.vertex < 1e6 and 0 < self.sagitta < 1e6):
             raise MendError("Facets need tolerances above 0.", suggestion="Type a length in mm.")
         limits = RefitLimits(self.vertex, self.sagitta)
-        sketches, done = [], []
-        for sketch in state.sketches:
-            runs = facet_runs(sketch.curves, limits, Tolerances().merge) if _is_mended(sketch) else []
+        editing = Editing(state)
+        done = []
+        for sketch in filter(_is_mended, state.sketches):
+            runs = facet_runs(sketch.curves, limits, Tolerances().merge)
             done += runs
-            sketches.append(replace(sketch, curves=tuple(without_facets(sketch.curves, runs))) if runs else sketch)
+            editing.rewrite(sketch.name, without_facets(sketch.curves, runs))
         off = [run.deviation for run in done]
         facets = sum(run.facets for run in done)
         runs_told = "1 run" if len(done) == 1 else f"{len(done)} runs"
-        return replace(state, sketches=tuple(sketches)), Entry(
+        return editing.done(), Entry(
             changed=len(done),
             max_mm=max(off, default=0.0),
             mean_mm=sum(off) / len(off) if off else 0.0,
@@ -147,8 +155,9 @@ def mended(
     dead_end: float,
     accept: Accept = everything,
     choices: Mapping[str, str] = MappingProxyType({}),
+    names: Names | None = None,
 ) -> tuple[list[Curve], tuple[Finding, ...]]:
-    """The curves of a sketch with the accepted fixes done, and all findings."""
+    """The curves of a sketch with the accepted fixes done, and all findings; `names` are those that are taken."""
     locked = {c.id for c in sketch.curves if c.locked}
     if locked:
         wanted = accept
@@ -168,7 +177,8 @@ def mended(
     if accept is not everything and not any(f.fixed for f in healed.findings):
         there = {c.id: c for c in (*curves, *aside)}
         return [there.pop(c.id) for c in sketch.curves if c.id in there], findings
-    done = [*rebuilt(curves, received.pieces, healed), *aside]
+    names = names or Names(c.id for c in sketch.curves)
+    done = [*rebuilt(curves, received.pieces, healed, names), *aside]
     return _with_roles(sketch.curves, done, findings), findings
 
 
@@ -201,16 +211,17 @@ def _with_roles(before: Sequence[Curve], after: list[Curve], findings: Sequence[
     gone = {c.id: c.roles for c in before if c.roles}
     if not gone:
         return after
-    there = {c.id.split(".")[0] for c in after}
+    there = {name for c in after for name in c.names}
     heirs: dict[str, set[str]] = {}
     for finding in findings:
         if finding.fixed and finding.kind in ("duplicate", "overlap"):
             lost = {role for name in finding.curves if name not in there for role in gone.get(name, ())}
             for name in finding.curves:
                 heirs.setdefault(name, set()).update(lost)
+    inherited = [{role for name in c.names for role in heirs.get(name, ())} for c in after]
     return [
-        replace(c, roles=tuple(sorted({*c.roles, *heirs[c.id.split(".")[0]]}))) if heirs.get(c.id.split(".")[0]) else c
-        for c in after
+        replace(c, roles=tuple(sorted({*c.roles, *more}))) if more else c
+        for c, more in zip(after, inherited, strict=True)
     ]
 
 

@@ -7,14 +7,16 @@ A locked sketch takes nothing and gives nothing.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 from dataclasses import replace
 from typing import ClassVar
 
 import msgspec
 
+from syntaxa.drawing.editing import Editing, names_of, refuse_locked, resolved
 from syntaxa.drawing.model import Curve
-from syntaxa.drawing.state import Entry, Excluded, Group, Pen, Plane, Purpose, Sketch, State, View
+from syntaxa.drawing.names import Names
+from syntaxa.drawing.state import Entry, Group, Pen, Plane, Purpose, Sketch, State, View
 from syntaxa.errors import RouteError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
@@ -115,14 +117,11 @@ class MergeSketches(msgspec.Struct, frozen=True, tag="merge-sketches"):
         missing = tuple(n for n in self.names if state.sketch(n) is None)
         if len(found) < 2:
             return state, Entry(0, says="Nothing to merge.", missing=missing)
-        unlocked(*found)
-        whole = replace(found[0], curves=tuple(c for s in found for c in s.curves))
-        gone = {s.name for s in found[1:]}
-        sketches = tuple(whole if s.name == whole.name else s for s in state.sketches if s.name not in gone)
-        moved = len(whole.curves) - len(found[0].curves)
-        return replace(state, sketches=sketches), Entry(
-            moved, says=f"{moved} curves joined {whole.name}.", missing=missing
-        )
+        editing = Editing(state)
+        joining = [x.curve for s in found[1:] for x in editing.drop_sketch(s.name)]
+        editing.put(found[0].name, joining)
+        says = f"{_curves(len(joining))} joined {found[0].name}."
+        return editing.done(), Entry(len(joining), says=says, missing=missing)
 
 
 class DuplicateSketch(msgspec.Struct, frozen=True, tag="duplicate-sketch"):
@@ -143,8 +142,7 @@ class DuplicateSketch(msgspec.Struct, frozen=True, tag="duplicate-sketch"):
         old = _known(state, self.sketch)
         if state.sketch(self.name) is not None:
             raise RouteError(f"There is a sketch “{self.name}” already.", suggestion="Choose another name.")
-        taken = {c.id for c in state.curves()}
-        copy = replace(old, name=self.name, locked=False, curves=_copies(old.curves, taken, "copy", None))
+        copy = replace(old, name=self.name, locked=False, curves=_copies(old.curves, names_of(state), "copy", None))
         at = state.sketches.index(old) + 1
         sketches = (*state.sketches[:at], copy, *state.sketches[at:])
         return replace(state, sketches=sketches), Entry(len(copy.curves), says=f"{len(copy.curves)} curves copied.")
@@ -164,13 +162,10 @@ class DeleteSketch(msgspec.Struct, frozen=True, tag="delete-sketch"):
 
     def apply(self, state: State) -> tuple[State, Entry]:
         """Even the last sketch can go."""
-        old = _known(state, self.sketch)
-        unlocked(old)
-        aside = tuple(Excluded(c, old.name) for c in old.curves)
-        after = replace(
-            state, sketches=tuple(s for s in state.sketches if s is not old), excluded=(*state.excluded, *aside)
-        )
-        return after, Entry(len(aside), says=f"{len(aside)} curves were put aside.")
+        editing = Editing(state)
+        aside = editing.drop_sketch(_known(state, self.sketch).name)
+        after = replace(editing.done(), excluded=(*state.excluded, *aside))
+        return after, Entry(len(aside), says=f"{_curves(len(aside))} put aside.")
 
 
 class MoveCurves(msgspec.Struct, frozen=True, tag="move-curves"):
@@ -192,19 +187,17 @@ class MoveCurves(msgspec.Struct, frozen=True, tag="move-curves"):
             raise RouteError("A sketch needs a name.")
         target = state.sketch(self.into)
         if target is not None:
-            unlocked(target)
+            refuse_locked(target)
         wanted, missing = resolved(state, self.ids)
-        moving = [c for s in state.sketches if not s.locked and s.name != self.into for c in s.curves if c.id in wanted]
-        names = {c.id for c in moving}
-        colour = next((s.colour for s in state.sketches for c in s.curves if c.id in names), 0)
-        sketches = _without(state.sketches, names)
-        if target is None:
-            sketches = (*sketches, Sketch(self.into, colour, tuple(moving)))
-        else:
-            sketches = tuple(replace(s, curves=(*s.curves, *moving)) if s.name == self.into else s for s in sketches)
-        return replace(state, sketches=sketches), Entry(
-            len(moving), says=f"{_curves(len(moving))} went to {self.into}.", missing=missing
-        )
+        elsewhere = wanted - {c.id for c in target.curves} if target is not None else wanted
+        editing = Editing(state)
+        moving = editing.take_out(elsewhere)
+        if moving:
+            first = state.sketch(moving[0].sketch)
+            otherwise = target or Sketch(self.into, 0 if first is None else first.colour, ())
+            editing.put(self.into, [x.curve for x in moving], otherwise)
+        says = f"{_curves(len(moving))} went to {self.into}.{editing.held_told}"
+        return editing.done(), Entry(len(moving), says=says, missing=missing)
 
 
 class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defaults=True):
@@ -224,11 +217,12 @@ class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defa
     def apply(self, state: State) -> tuple[State, Entry]:
         """Curves of locked sketches stay."""
         wanted, missing = resolved(state, self.ids)
-        aside = tuple(Excluded(c, s.name) for s in state.sketches if not s.locked for c in s.curves if c.id in wanted)
-        names = {x.curve.id for x in aside}
-        after = replace(state, sketches=_without(state.sketches, names), excluded=(*state.excluded, *aside))
+        editing = Editing(state)
+        aside = editing.take_out(wanted)
+        after = replace(editing.done(), excluded=(*state.excluded, *aside))
         length = sum(x.curve.shape.length for x in aside)
-        return after, Entry(len(aside), dropped_mm=length, says=f"{_curves(len(aside))} put aside.", missing=missing)
+        says = f"{_curves(len(aside))} put aside.{editing.held_told}"
+        return after, Entry(len(aside), dropped_mm=length, says=says, missing=missing)
 
 
 class BringBack(msgspec.Struct, frozen=True, tag="bring-back"):
@@ -244,21 +238,22 @@ class BringBack(msgspec.Struct, frozen=True, tag="bring-back"):
         return f"Bring {_curves(len(self.ids))} back"
 
     def apply(self, state: State) -> tuple[State, Entry]:
-        """A sketch that is gone is made again."""
+        """A sketch that is gone is made again; what came from a locked one stays aside."""
         wanted = set(self.ids)
-        back = [x for x in state.excluded if x.curve.id in wanted]
-        sketches = list(state.sketches)
-        for name in dict.fromkeys(x.sketch for x in back):
-            mine = tuple(x.curve for x in back if x.sketch == name)
-            at = next((k for k, s in enumerate(sketches) if s.name == name), None)
-            if at is None:
-                sketches.append(Sketch(name, mine[0].style.colour or 0, mine))
-            else:
-                sketches[at] = replace(sketches[at], curves=(*sketches[at].curves, *mine))
-        there = {x.curve.id for x in back}
+        aside = [x for x in state.excluded if x.curve.id in wanted]
+        editing = Editing(state)
+        there: set[str] = set()
+        for name in dict.fromkeys(x.sketch for x in aside):
+            mine = [x.curve for x in aside if x.sketch == name]
+            sketch = editing.sketch(name)
+            if sketch is not None and sketch.locked and len(aside) > len(mine):
+                continue
+            editing.put(name, mine, Sketch(name, mine[0].style.colour or 0, ()))
+            there.update(c.id for c in mine)
         rest = tuple(x for x in state.excluded if x.curve.id not in there)
         missing = tuple(n for n in self.ids if n not in there)
-        return replace(state, sketches=tuple(sketches), excluded=rest), Entry(len(back), missing=missing)
+        says = f"{_curves(len(there))} came back."
+        return replace(editing.done(), excluded=rest), Entry(len(there), says=says, missing=missing)
 
 
 class GiveRole(msgspec.Struct, frozen=True, tag="give-role", omit_defaults=True):
@@ -285,8 +280,9 @@ class GiveRole(msgspec.Struct, frozen=True, tag="give-role", omit_defaults=True)
             roles = {*curve.roles, self.role} if self.on else {*curve.roles} - {self.role}
             return replace(curve, roles=tuple(sorted(roles)))
 
-        after, count = changed(state, wanted, given)
-        return after, Entry(count, says="No curve moves.", missing=missing)
+        editing = Editing(state)
+        count = editing.mark(wanted, given)
+        return editing.done(), Entry(count, says=f"No curve moves.{editing.held_told}", missing=missing)
 
 
 class SetRolePen(msgspec.Struct, frozen=True, tag="set-role-pen", omit_defaults=True):
@@ -333,10 +329,12 @@ class MakeGroup(msgspec.Struct, frozen=True, tag="make-group"):
             raise RouteError("A group needs a name without #.")
         wanted, missing = resolved(state, self.ids)
         group = Group(self.name, _next_number(state, self.name), Point(self.x, self.y))
-        after, count = changed(state, wanted, lambda c: replace(c, group=group.key))
+        editing = Editing(state)
+        count = editing.mark(wanted, lambda c: replace(c, group=group.key))
         if not count:
             return state, Entry(0, says="Nothing to group.", missing=missing)
-        return _tidied(replace(after, groups=(*after.groups, group))), Entry(count, missing=missing)
+        after = _tidied(replace(editing.done(), groups=(*state.groups, group)))
+        return after, Entry(count, says=f"No curve moves.{editing.held_told}", missing=missing)
 
 
 class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=True):
@@ -358,27 +356,30 @@ class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=T
         """All its curves go together; the copies stay in the sketches of the originals."""
         group = _group(state, self.group)
         step = Point(self.x, self.y) - group.base
-        unlocked(*(s for s in state.sketches if any(c.group == group.key for c in s.curves)))
+        for sketch in state.sketches:
+            mine = [c for c in sketch.curves if c.group == group.key]
+            if mine:
+                refuse_locked(sketch, *(() if self.copy else mine))
         if self.copy:
             return self._copied(state, group, step)
         move = Transform.moving(step)
         members = {c.id for c in state.curves() if c.group == group.key}
-        after, count = changed(state, members, lambda c: replace(c, shape=c.shape.transformed(move)))
-        groups = tuple(replace(g, base=Point(self.x, self.y)) if g == group else g for g in after.groups)
+        editing = Editing(state)
+        count = len(editing.change(members, lambda c: replace(c, shape=c.shape.transformed(move))))
+        groups = tuple(replace(g, base=Point(self.x, self.y)) if g == group else g for g in state.groups)
         says = f"{_curves(count)} moved by {step.length:.6g} mm."
-        return replace(after, groups=groups), Entry(count, max_mm=step.length, mean_mm=step.length, says=says)
+        return replace(editing.done(), groups=groups), Entry(count, max_mm=step.length, mean_mm=step.length, says=says)
 
     def _copied(self, state: State, group: Group, step: Vector) -> tuple[State, Entry]:
         new = Group(group.name, _next_number(state, group.name), Point(self.x, self.y))
-        taken = {c.id for c in state.curves()}
+        names, editing, count = names_of(state), Editing(state), 0
         move = Transform.moving(step)
-        sketches, count = [], 0
         for sketch in state.sketches:
             mine = [c for c in sketch.curves if c.group == group.key]
-            copies = _copies(mine, taken, f"{group.name}-{new.number}", move, new.key)
+            copies = _copies(mine, names, f"{group.name}-{new.number}", move, new.key)
             count += len(copies)
-            sketches.append(replace(sketch, curves=(*sketch.curves, *copies)) if copies else sketch)
-        after = replace(state, sketches=tuple(sketches), groups=(*state.groups, new))
+            editing.put(sketch.name, copies)
+        after = replace(editing.done(), groups=(*state.groups, new))
         return after, Entry(count, says=f"{_curves(count)} added.")
 
 
@@ -398,8 +399,9 @@ class Ungroup(msgspec.Struct, frozen=True, tag="ungroup"):
         """No curve moves."""
         group = _group(state, self.group)
         members = {c.id for c in state.curves() if c.group == group.key}
-        after, count = changed(state, members, lambda c: replace(c, group=""), even_locked=True)
-        return _tidied(after), Entry(count, says="No curve moves.")
+        editing = Editing(state)
+        count = editing.mark(members, lambda c: replace(c, group=""))
+        return _tidied(editing.done()), Entry(count, says=f"No curve moves.{editing.held_told}")
 
 
 def pen_with(old: Pen, colour: int | None, weight: float | None, line_type: str | None, layer: str | None) -> Pen:
@@ -436,69 +438,16 @@ def _next_number(state: State, name: str) -> int:
     return max((g.number for g in state.groups if g.name == name), default=0) + 1
 
 
-def unlocked(*sketches: Sketch) -> None:
-    """Raises RouteError where one of the sketches is locked."""
-    for sketch in sketches:
-        if sketch.locked:
-            raise RouteError(f"The sketch “{sketch.name}” is locked.", suggestion="Unlock it first.")
-
-
-def resolved(state: State, ids: Iterable[str]) -> tuple[set[str], tuple[str, ...]]:
-    """The ids of curves that are there for ids that were named: themselves, or the pieces that they were cut into."""
-    there = {c.id for c in state.curves()}
-    pieces: dict[str, list[str]] = {}
-    for name in there:
-        head, dot, _ = name.rpartition(".")
-        while dot:
-            pieces.setdefault(head, []).append(name)
-            head, dot, _ = head.rpartition(".")
-    found: set[str] = set()
-    missing = []
-    for name in ids:
-        if name in there:
-            found.add(name)
-        elif name in pieces:
-            found.update(pieces[name])
-        else:
-            missing.append(name)
-    return found, tuple(missing)
-
-
-def changed(
-    state: State, ids: set[str], change: Callable[[Curve], Curve], even_locked: bool = False
-) -> tuple[State, int]:
-    """The curves of those ids changed, and how many are different now."""
-    count = 0
-    sketches = []
-    for sketch in state.sketches:
-        if sketch.locked and not even_locked:
-            sketches.append(sketch)
-            continue
-        curves = tuple(change(c) if c.id in ids else c for c in sketch.curves)
-        count += sum(a is not b and a != b for a, b in zip(curves, sketch.curves, strict=True))
-        sketches.append(replace(sketch, curves=curves))
-    return replace(state, sketches=tuple(sketches)), count
-
-
-def _without(sketches: tuple[Sketch, ...], ids: set[str]) -> tuple[Sketch, ...]:
-    """The sketches without curves; one that loses its last goes."""
-    left = [replace(s, curves=tuple(c for c in s.curves if c.id not in ids)) for s in sketches]
-    return tuple(new for new, old in zip(left, sketches, strict=True) if new.curves or not old.curves)
-
-
 def _copies(
-    curves: Iterable[Curve], taken: set[str], word: str, move: Transform | None, group: str = ""
+    curves: Iterable[Curve], names: Names, word: str, move: Transform | None, group: str = ""
 ) -> tuple[Curve, ...]:
     """Copies of curves with ids that are free (which become taken)."""
-    made = []
-    for curve in curves:
-        name = f"{curve.id}-{word}"
-        while name in taken:
-            name += "'"
-        taken.add(name)
-        shape = curve.shape if move is None else curve.shape.transformed(move)
-        made.append(replace(curve, id=name, shape=shape, group=group))
-    return tuple(made)
+    return tuple(
+        replace(
+            c.copied(names.free(f"{c.id}-{word}"), c.shape if move is None else c.shape.transformed(move)), group=group
+        )
+        for c in curves
+    )
 
 
 def _tidied(state: State) -> State:

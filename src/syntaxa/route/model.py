@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import fnmatch
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 import msgspec
 
 from syntaxa.drawing.model import Curve, Layer
-from syntaxa.drawing.state import Purpose, State, source_of
+from syntaxa.drawing.state import Purpose, State
 
 #: Where a rule sends curves: to a sketch that is made, helps drawing, or is only looked at; or out.
 Destination = Literal["profile", "construction", "reference", "out"]
@@ -102,7 +102,7 @@ class Looks:
 
     def of(self, curve: Curve) -> Look:
         """How a curve looks."""
-        layer = self._layers.get((source_of(curve.id), curve.layer)) or Layer(curve.layer)
+        layer = self._layers.get((curve.source, curve.layer)) or Layer(curve.layer)
         style = curve.style
         return Look(
             curve.layer,
@@ -150,7 +150,7 @@ def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
     """All that was taken in (`state`, before any routing), grouped; `now` tells its size and where each group went."""
     looks = Looks(state)
     to_mm = {t.number: now.placement_of(t).mm_per_unit for t in now.taken}
-    home = {_root(c.id): s.name for s in now.sketches for c in s.curves}
+    home = {c.root: s.name for s in now.sketches for c in s.curves}
     hidden = {(t.number, x.name) for t in state.taken for x in t.drawing.layers if not x.shown}
     members: dict[str, list[tuple[Curve, Look, int]]] = {}
     for taken in state.taken:
@@ -159,7 +159,7 @@ def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
             members.setdefault(look.shown(grouping), []).append((curve, look, taken.number))
     found = []
     for name, some in members.items():
-        goes = dict.fromkeys(home[_root(c.id)] for c, _, _ in some if _root(c.id) in home)
+        goes = dict.fromkeys(home[c.root] for c, _, _ in some if c.root in home)
         found.append(
             CurveGroup(
                 grouping,
@@ -189,15 +189,6 @@ def purpose_of(goes: Destination) -> Purpose:
 def colour_name(colour: int) -> str:
     """A colour as #rrggbb."""
     return f"#{colour:06x}"
-
-
-def roots(ids: Sequence[str]) -> Iterator[str]:
-    """The curves that pieces were cut from."""
-    return map(_root, ids)
-
-
-def _root(curve_id: str) -> str:
-    return curve_id.split(".")[0]
 
 
 def _same(name: str, pattern: str) -> bool:

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Collection
-from dataclasses import replace
 
-from syntaxa.drawing.model import Curve
+from syntaxa.drawing.model import Curve, placed_curves
+from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import Sketch, State
 
 
@@ -24,14 +24,15 @@ def sketches_of(state: State, left_out: Collection[str]) -> tuple[Sketch, ...]:
     colours: dict[str, int] = {}
     for taken in sorted(state.taken, key=lambda t: bool(t.into)):
         to_mm = state.placement_of(taken).transform
+        names = Names(c.id for c in taken.drawing.curves)
         by_layer: dict[str, list[Curve]] = {layer.name: [] for layer in taken.drawing.layers}
         for curve in taken.drawing.curves:
             if curve.layer not in left_out:
-                by_layer.setdefault(curve.layer, []).append(replace(curve, shape=curve.shape.transformed(to_mm)))
+                by_layer.setdefault(curve.layer, []).append(curve)
         colour = {layer.name: layer.colour for layer in taken.drawing.layers}
         for layer, curves in by_layer.items():
             if curves:
                 name = taken.into or layer
-                groups.setdefault(name, []).extend(curves)
+                groups.setdefault(name, []).extend(placed_curves(curves, to_mm, names))
                 colours.setdefault(name, colour.get(layer, 0))
     return tuple(Sketch(name, colours[name], tuple(curves)) for name, curves in groups.items())

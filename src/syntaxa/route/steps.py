@@ -8,6 +8,7 @@ from typing import ClassVar
 
 import msgspec
 
+from syntaxa.drawing.editing import with_locked
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.route.model import Looks, Rule, first_fit, purpose_of
@@ -33,7 +34,7 @@ class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
         """The sketches are made anew from the placed drawing."""
         known = set(state.layers())
         left_out = set(self.left_out) if self.only is None else known - set(self.only)
-        sketches = sketches_of(state, left_out)
+        sketches = with_locked(state, sketches_of(state, left_out))
         total = sum(len(t.drawing.curves) for t in state.taken)
         count = sum(len(s.curves) for s in sketches)
         missing = tuple(n for n in (self.only or self.left_out) if n not in known)
@@ -65,6 +66,8 @@ class RouteBy(msgspec.Struct, frozen=True, tag="route-by", omit_defaults=True):
         used: Counter[Rule] = Counter()
         for sketch in state.sketches:
             for curve in sketch.curves:
+                if sketch.locked or curve.locked:
+                    continue
                 look = looks.of(curve)
                 rule = first_fit(self.rules, look)
                 if rule is not None:
@@ -79,7 +82,7 @@ class RouteBy(msgspec.Struct, frozen=True, tag="route-by", omit_defaults=True):
                     made[name] = Sketch(name, look.colour if own else sketch.colour, (), purpose)
                 members.setdefault(name, []).append(curve)
                 went["moved"] += name != sketch.name
-        sketches = tuple(replace(s, curves=tuple(members[name])) for name, s in made.items())
+        sketches = with_locked(state, (replace(s, curves=tuple(members[name])) for name, s in made.items()))
         idle = tuple(rule.meant for rule in self.rules if not used[rule])
         says = f"{len(sketches)} sketches; {went['moved']} curves moved to another, {went['out']} left out."
         return replace(state, sketches=sketches), Entry(went["moved"] + went["out"], says=says, missing=idle)

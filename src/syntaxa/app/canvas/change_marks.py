@@ -11,8 +11,9 @@ from PyQt6.QtGui import QColor, QPainter, QPen
 from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.shapes import Shape, bounds
+from syntaxa.geometry.shapes import Shape
 
 #: Shapes drawn at the most in one frame; the list has all counts.
 _MOST = 3000

@@ -15,7 +15,7 @@ from syntaxa.errors import SyntaxaError
 from syntaxa.job.recipe import ENDING, Written, load_recipe, recipe_of, save_recipe
 from syntaxa.mend.steps import reach_of
 from syntaxa.route.edits import BringBack, MakeGroup, PlaceGroup
-from syntaxa.route.model import Looks, roots
+from syntaxa.route.model import Looks
 from syntaxa.route.picking import alike, connected, inverted, loop, matching
 
 
@@ -101,16 +101,12 @@ class RouteWindow(DrawWindow):
         """Selects curves, or the pieces that they were cut into."""
         wanted = set(ids)
         curves = self.canvas.content.scene.curves
-        found = [c.id for c, root in zip(curves, roots([c.id for c in curves]), strict=True)
-                 if c.id in wanted or root in wanted]  # fmt: skip
-        self.canvas.select_ids(set(found))
+        self.canvas.select_ids({c.id for c in curves if not wanted.isdisjoint(c.names)})
 
     def _hide(self, ids: Collection[str]) -> None:
         wanted = set(ids)
         curves = self.canvas.content.scene.curves
-        hidden = {c.id for c, root in zip(curves, roots([c.id for c in curves]), strict=True)
-                  if c.id in wanted or root in wanted}  # fmt: skip
-        self.canvas.hide_curves(frozenset(hidden))
+        self.canvas.hide_curves(frozenset(c.id for c in curves if not wanted.isdisjoint(c.names)))
 
     def _reach(self) -> float:
         """How far ends may be apart and still belong together: the tolerance in force."""
