@@ -15,8 +15,9 @@ _uncollected_tasks = 0
 def uncollected() -> Iterator[None]:
     """Puts the search for reference cycles off while curves are made by the hundred thousand.
 
-    It would walk over all of them again and again and hold the window for a fifth of a second each time. They form
-    no cycles: what is left when the work ends is taken out of the search for good, and freed as ever when unused.
+    It would walk over all of them again and again and hold the window for a fifth of a second each time. When the
+    work ends, the cycles that it left (documents of the libraries, which hold themselves) are freed once; the curves
+    form none: they are taken out of the search, and freed as ever when nobody uses them any more.
     """
     global _uncollected_tasks
     with _COLLECTING:
@@ -28,5 +29,6 @@ def uncollected() -> Iterator[None]:
         with _COLLECTING:
             _uncollected_tasks -= 1
             if not _uncollected_tasks:
+                gc.collect()
                 gc.freeze()
                 gc.enable()

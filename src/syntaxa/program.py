@@ -6,18 +6,23 @@ import os
 import sys
 from collections.abc import Sequence
 
-from syntaxa.cli.main import run
-from syntaxa.errors import SyntaxaError
-
 
 def main() -> int:
     """The entry point `syntaxa`."""
-    return run(sys.argv[1:], _open_window, _open_demo)
+    try:
+        # Even while the libraries are being loaded Ctrl-C ends it without a traceback.
+        from syntaxa.cli.main import run
+
+        return run(sys.argv[1:], _open_window, _open_demo)
+    except KeyboardInterrupt:
+        return 130
 
 
 def _need_display() -> None:
     """Qt ends the process where it finds no display; a sentence is kinder."""
     if not any(os.environ.get(name) for name in ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")):
+        from syntaxa.errors import SyntaxaError
+
         raise SyntaxaError(
             "There is no display to open a window on.", suggestion="Use syntaxa inspect or mend, or a virtual display."
         )

@@ -11,6 +11,7 @@ from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
 
 from syntaxa.errors import Cancelled, Progress, SyntaxaError
 from syntaxa.memory import uncollected
+from syntaxa.watching import watched
 
 _LOG = logging.getLogger(__name__)
 
@@ -34,13 +35,16 @@ class _Task(QRunnable):
         self.stop = threading.Event()
         self._work = work
 
-    def _progress(self, fraction: float) -> None:
+    def _check(self) -> None:
         if self.stop.is_set():
             raise Cancelled
+
+    def _progress(self, fraction: float) -> None:
+        self._check()
         self.signals.progress.emit(fraction)
 
     def run(self) -> None:
-        with uncollected():
+        with uncollected(), watched(self._check):
             self._run()
 
     def _run(self) -> None:

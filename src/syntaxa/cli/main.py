@@ -21,12 +21,15 @@ OpenDemo = Callable[[str | None], int]
 
 
 def run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) -> int:
-    """The exit status: 0 done, 1 findings left that --strict forbids, 2 bad usage or input."""
+    """The exit status: 0 done, 1 findings left that --strict forbids, 2 bad usage or input, 130 stopped by Ctrl-C."""
     try:
         return _run(arguments, open_window, open_demo)
     except SyntaxaError as error:
         print(f"syntaxa: {error}", file=sys.stderr)
         return 2
+    except KeyboardInterrupt:
+        print("syntaxa: Stopped.", file=sys.stderr)
+        return 130
     except BrokenPipeError:
         # Whoever reads the output has seen enough.
         sys.stderr.close()

@@ -262,7 +262,9 @@ class Spline:
     @property
     def length(self) -> float:
         """Length in mm (to about 1e-6 of it)."""
-        return _length_by_quadrature(self.derivatives, self.breaks)
+        breaks = self.breaks
+        parts = breaks[:-1, None] + np.diff(breaks)[:, None] * (np.arange(4) / 4)
+        return _length_by_quadrature(self.derivatives, np.append(parts.ravel(), breaks[-1]))
 
     @property
     def is_closed(self) -> bool:

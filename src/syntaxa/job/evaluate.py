@@ -3,23 +3,28 @@
 from __future__ import annotations
 
 import hashlib
+import logging
 import time
-from collections import OrderedDict
 from dataclasses import dataclass, replace
-from threading import Lock
 
 import msgspec
 
 from syntaxa.drawing.state import Entry, State, Taken
-from syntaxa.errors import Progress, SyntaxaError, no_progress
+from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
 from syntaxa.intake.steps import TakeIn
-from syntaxa.job.model import Job, JobStep, Source, own_ids, reading_key
+from syntaxa.job.cache import Cache, drawing_bytes, state_bytes
+from syntaxa.job.model import Job, JobStep, Source, UnknownStep, own_ids, reading_key
+from syntaxa.job.passwords import PASSWORDS, Passwords
 from syntaxa.measure.evidence import evidence_of
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
+
+_LOG = logging.getLogger(__name__)
+
+_FAULT = "A fault in the program stopped this step ({}); nothing of it was done. The log has the details."
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,19 +72,23 @@ class Evaluation:
 class Evaluator:
     """Evaluates jobs; remembers the latest results. Safe to call from several threads."""
 
-    def __init__(self, keep: int = 48) -> None:
-        self._keep = keep
-        self._results: OrderedDict[str, tuple[State, Row]] = OrderedDict()
-        self._read: OrderedDict[str, tuple[Received, Verdict]] = OrderedDict()
-        self._firsts: OrderedDict[str, State] = OrderedDict()
-        self._lock = Lock()
+    def __init__(self, most: int = 768 << 20, passwords: Passwords = PASSWORDS) -> None:
+        self._passwords = passwords
+        self._results: Cache[tuple[State, Row]] = Cache(most // 2)
+        self._read: Cache[tuple[Received, Verdict]] = Cache(most // 3)
+        self._firsts: Cache[State] = Cache(most // 6)
+
+    @property
+    def size(self) -> int:
+        """About how many bytes it keeps."""
+        return self._results.size + self._read.size + self._firsts.size
 
     def evaluate(self, job: Job, progress: Progress = no_progress) -> Evaluation:
         """All steps that are on; a step that fails is told in the ledger and skipped."""
         sources = tuple(self._source(s, job.reading(s.number), progress) for s in job.sources)
         sources = _heard_together(job, sources)
         state = State(tuple(_untouched(s) for s in sources))
-        digest = "+".join(reading_key(s, job.reading(s.number)) for s in job.sources)
+        digest = "+".join(f"{s.number}={reading_key(s, job.reading(s.number))}" for s in job.sources)
         digest += "".join(f"/{s.verdict.unit}{s.verdict.page_scale:g}" for s in sources)
         taking = [s for s in job.steps if isinstance(s.step, TakeIn)]
         state, digest, ledger = self._run(taking, state, digest, no_progress)
@@ -106,51 +115,57 @@ class Evaluator:
         return state, digest, ledger
 
     def _source(self, source: Source, options: ReadOptions, progress: Progress) -> SourceRead:
-        key = reading_key(source, options)
-        with self._lock:
-            known = self._read.get(key)
-        if known is None:
-            received = read(source.name, source.data, progress, options)
+        key = reading_key(source, msgspec.structs.replace(options, password=""))
+        known = self._read.get(key)
+        if known is None or (options.password and options.password != self._passwords.of(source.digest)):
+            received = self._received(source, options, progress)
             known = received, verdict_of(received)
-            with self._lock:
-                self._read[key] = known
-                while len(self._read) > 8:
-                    self._read.popitem(last=False)
+            self._read.put(key, known, drawing_bytes(received.drawing))
         return SourceRead(source.number, source.name, *known)
 
+    def _received(self, source: Source, options: ReadOptions, progress: Progress) -> Received:
+        """The source read, with a password that was typed now or is known from before."""
+        try:
+            received = read(source.name, source.data, progress, options)
+        except PasswordNeeded:
+            known = self._passwords.of(source.digest)
+            if not known or options.password:
+                raise
+            return read(source.name, source.data, progress, msgspec.structs.replace(options, password=known))
+        self._passwords.remember(source.digest, options.password)
+        return received
+
     def _first(self, state: State, digest: str) -> State:
-        with self._lock:
-            known = self._firsts.get(digest)
+        known = self._firsts.get(digest)
         if known is None:
             known = first_sketches(state)
-            with self._lock:
-                self._firsts[digest] = known
-                while len(self._firsts) > 4:
-                    self._firsts.popitem(last=False)
+            self._firsts.put(digest, known, state_bytes(known, state))
         return known
 
     def _done(self, digest: str, state: State, job_step: JobStep) -> tuple[State, Row]:
-        with self._lock:
-            known = self._results.get(digest)
-            if known is not None:
-                self._results.move_to_end(digest)
-                return known[0], replace(known[1], number=job_step.number)
+        known = self._results.get(digest)
+        if known is not None:
+            return known[0], replace(known[1], number=job_step.number)
         began = time.perf_counter()
         failed = ""
         try:
             after, entry = job_step.step.apply(state)
+        except Cancelled:
+            raise
         except SyntaxaError as error:
             after, entry, failed = state, Entry(0), str(error)
+        except Exception as error:  # noqa: BLE001  a fault in one step must not take the rest of the job with it
+            _LOG.exception("A step failed: %s", job_step.step.title)
+            after, entry, failed = state, Entry(0), _FAULT.format(type(error).__name__)
         row = Row(job_step.number, job_step.step.title, True, entry, time.perf_counter() - began, failed)
-        with self._lock:
-            self._results[digest] = after, row
-            while len(self._results) > self._keep:
-                self._results.popitem(last=False)
+        self._results.put(digest, (after, row), state_bytes(after, state))
         return after, row
 
 
 def _next_digest(digest: str, job_step: JobStep) -> str:
-    return hashlib.sha256(digest.encode() + msgspec.json.encode(job_step.step)).hexdigest()
+    step = job_step.step
+    words = step.raw if isinstance(step, UnknownStep) else msgspec.json.encode(step)
+    return hashlib.sha256(digest.encode() + words).hexdigest()
 
 
 def _heard_together(job: Job, sources: tuple[SourceRead, ...]) -> tuple[SourceRead, ...]:

@@ -9,6 +9,8 @@ import msgspec
 
 from syntaxa.drawing.model import Drawing
 from syntaxa.drawing.names import looks_numbered, own_id
+from syntaxa.drawing.state import Entry, State
+from syntaxa.errors import JobError
 from syntaxa.intake.model import PLAIN, ReadOptions
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
@@ -50,6 +52,32 @@ Step = (
     | CutCurve | RoundCorner | OffsetCurves | JoinCurves | LockCurves
 )  # fmt: skip
 
+
+@dataclass(frozen=True, slots=True)
+class UnknownStep:
+    """A step of a job file that this version does not know: kept as it is, shown, skipped, and saved again unchanged.
+
+    raw   as it stands in the file; tag what it calls itself; rank that of the step before it, to keep its place
+    """
+
+    raw: bytes
+    tag: str
+    rank: int
+    only_one = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Not understood: {self.tag or 'a step without a name'}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Always refused: nobody knows what it does."""
+        del state
+        raise JobError("This version does not know this step; it is kept and saved again as it is.")
+
+
+AnyStep = Step | UnknownStep
+
 #: Held: the job keeps its own copy. Linked: its file is watched as well. Paused: linked, but not watched for now.
 LinkState = Literal["held", "linked", "paused"]
 
@@ -84,7 +112,7 @@ class JobStep:
     """A step in its place in the job: its number never changes, switched off it is skipped."""
 
     number: int
-    step: Step
+    step: AnyStep
     enabled: bool = True
 
 
@@ -138,15 +166,15 @@ class Job:
         """How a source is read."""
         return self.taking(number).read
 
-    def with_step(self, step: Step) -> Job:
+    def with_step(self, step: AnyStep) -> Job:
         """The step added; one of which there can be only one (a source) takes the place of the old."""
-        if type(step).only_one:
+        if step.only_one:
             for old in self.steps:
                 if _same_slot(old.step, step):
                     return self._with(old.number, replace(old, step=step, enabled=True))
         number = max((s.number for s in self.steps), default=0) + 1
-        steps = sorted((*self.steps, JobStep(number, step)), key=lambda s: (type(s.step).rank, s.number))
-        return replace(self, steps=tuple(steps))
+        at = max((k + 1 for k, s in enumerate(self.steps) if s.step.rank <= step.rank), default=0)
+        return replace(self, steps=(*self.steps[:at], JobStep(number, step), *self.steps[at:]))
 
     def without_step(self, number: int) -> Job:
         """The step taken out."""
@@ -156,7 +184,7 @@ class Job:
         """The step switched on or off."""
         return replace(self, steps=tuple(replace(s, enabled=enabled) if s.number == number else s for s in self.steps))
 
-    def step_of(self, kind: type[Step], source: int = 1) -> Step | None:
+    def step_of(self, kind: type[Step], source: int = 1) -> AnyStep | None:
         """The step of a kind of which there is at most one (a source), if it is there and on."""
         return next(
             (
@@ -171,7 +199,7 @@ class Job:
         return replace(self, steps=tuple(step if s.number == number else s for s in self.steps))
 
 
-def _same_slot(old: Step, new: Step) -> bool:
+def _same_slot(old: AnyStep, new: AnyStep) -> bool:
     return type(old) is type(new) and getattr(old, "source", 1) == getattr(new, "source", 1)
 
 
@@ -191,5 +219,5 @@ def own_ids(drawing: Drawing, number: int) -> Drawing:
 
 
 def reading_key(source: Source, options: ReadOptions) -> str:
-    """What the drawing of a source depends on."""
-    return source.digest if options == PLAIN else f"{source.digest}/{msgspec.json.encode(options).decode()}"
+    """What the drawing of a source depends on: its bytes, its name (which readers use) and how it is read."""
+    return f"{source.digest}/{source.name}/{'' if options == PLAIN else msgspec.json.encode(options).decode()}"

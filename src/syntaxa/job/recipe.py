@@ -13,7 +13,7 @@ from syntaxa.deliver.write import ENDINGS, FileUnit, Output
 from syntaxa.errors import JobError, reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.steps import TakeIn
-from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.model import AnyStep, Job, Source, Step, UnknownStep
 from syntaxa.job.presets import general
 from syntaxa.measure.steps import ChooseUnit, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
@@ -85,7 +85,7 @@ def recipe_of(job: Job, name: str, written: Written = _PLAIN, only_routing: bool
             choice = general(step)
             if choice != TakeIn():
                 steps.append(choice)
-        elif _is_general(step):
+        elif not isinstance(step, UnknownStep) and _is_general(step):
             steps.append(step)
         else:
             left.append(step.title)
@@ -140,7 +140,7 @@ def load_recipe(path: Path) -> Recipe:
     return recipe
 
 
-def _is_general(step: Step) -> bool:
+def _is_general(step: AnyStep) -> bool:
     if not isinstance(step, _GENERAL) or getattr(step, "source", 1) != 1:
         return False
     if isinstance(step, MendFindings):

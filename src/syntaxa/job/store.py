@@ -3,7 +3,12 @@
 from __future__ import annotations
 
 import io
+import lzma
+import struct
 import zipfile
+import zlib
+from collections.abc import Iterable
+from dataclasses import replace
 from pathlib import Path, PurePosixPath
 
 import msgspec
@@ -11,10 +16,16 @@ import msgspec
 from syntaxa.errors import JobError, reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.registry import digest_of
-from syntaxa.job.model import Job, JobStep, LinkState, Source, Step
+from syntaxa.intake.steps import TakeIn
+from syntaxa.job.model import AnyStep, Job, JobStep, LinkState, Source, Step, UnknownStep
+from syntaxa.job.passwords import PASSWORDS
 
 FORMAT = "syntaxa.job/1"
 ENDING = ".sxj"
+
+#: What a damaged zip or the text in it may come to.
+_DAMAGE = (zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, msgspec.MsgspecError, LookupError, ValueError,
+           EOFError, OSError, OverflowError, RuntimeError, MemoryError)  # fmt: skip
 
 #: Bytes; a job file that unpacks to more than this is not opened.
 _LARGEST = 2 << 30
@@ -32,11 +43,11 @@ class StoredSource(msgspec.Struct, frozen=True, omit_defaults=True):
 
 
 class StoredStep(msgspec.Struct, frozen=True):
-    """A step as job.json holds it."""
+    """A step as job.json holds it; what it is, is found out later, for it may be one of another version."""
 
     number: int
     enabled: bool
-    step: Step
+    step: msgspec.Raw
 
 
 class StoredJob(msgspec.Struct, frozen=True):
@@ -63,12 +74,13 @@ def job_bytes(job: Job, preview: bytes = b"") -> bytes:
     stored = StoredJob(
         FORMAT,
         tuple(StoredSource(s.name, inside[s.number], s.digest, s.number, s.path, s.link) for s in job.sources),
-        tuple(StoredStep(s.number, s.enabled, s.step) for s in job.steps),
+        tuple(StoredStep(s.number, s.enabled, msgspec.Raw(_words(s.step))) for s in job.steps),
     )
+    text = msgspec.json.format(msgspec.json.encode(stored), indent=2)
     buffer = io.BytesIO()
     with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, data in (
-            ("job.json", msgspec.json.format(_canonical(stored), indent=2)),
+            ("job.json", text),
             *((inside[s.number], s.data) for s in job.sources),
             *((("preview.png", preview),) if preview else ()),
         ):
@@ -76,9 +88,55 @@ def job_bytes(job: Job, preview: bytes = b"") -> bytes:
     return buffer.getvalue()
 
 
-def _canonical(stored: StoredJob) -> bytes:
-    """The same job always in the same words: fields are left out by identity, which only what was read has for sure."""
-    return msgspec.json.encode(msgspec.json.decode(msgspec.json.encode(stored), type=StoredJob))
+def _words(step: AnyStep) -> bytes:
+    """The same step always in the same words: fields are left out by identity, which only what was read has for sure.
+
+    Passwords stay out of it.
+    """
+    if isinstance(step, UnknownStep):
+        return step.raw
+    return msgspec.json.encode(msgspec.json.decode(msgspec.json.encode(_open_to_all(step)), type=Step))
+
+
+def _open_to_all(step: Step) -> Step:
+    if isinstance(step, TakeIn) and step.read.password:
+        return msgspec.structs.replace(step, read=msgspec.structs.replace(step.read, password=""))
+    return step
+
+
+def _step_of(stored: StoredStep, rank: int) -> AnyStep:
+    """The step, or what is to be kept of it where this version does not know it; `rank` is that of the one before."""
+    raw = bytes(stored.step)
+    try:
+        known: Step = msgspec.json.decode(raw, type=Step)
+        return known
+    except (msgspec.MsgspecError, RecursionError):
+        pass
+    try:
+        said = msgspec.json.decode(raw, type=_Tagged).type
+    except (msgspec.MsgspecError, RecursionError):
+        said = ""
+    return UnknownStep(msgspec.json.format(raw, indent=-1), said[:80], rank)
+
+
+class _Tagged(msgspec.Struct):
+    """What every step begins with."""
+
+    type: str
+
+
+def _steps_of(stored: Iterable[StoredStep]) -> tuple[JobStep, ...]:
+    """The steps in their places, each under a number of its own."""
+    steps: list[JobStep] = []
+    taken: set[int] = set()
+    rank = 0
+    for one in stored:
+        step = _step_of(one, rank)
+        rank = step.rank
+        number = one.number if one.number not in taken else max(taken) + 1
+        taken.add(number)
+        steps.append(JobStep(number, step, one.enabled))
+    return tuple(steps)
 
 
 def load_job(path: Path) -> Job:
@@ -90,7 +148,9 @@ def load_job(path: Path) -> Job:
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as archive:
             return _job_in(archive, path)
-    except (zipfile.BadZipFile, KeyError, msgspec.MsgspecError, UnicodeError, EOFError) as error:
+    except JobError:
+        raise
+    except _DAMAGE as error:
         raise JobError(
             f"{path.name} is damaged or no job file.",
             file=str(path),
@@ -124,5 +184,12 @@ def _job_in(archive: zipfile.ZipFile, path: Path) -> Job:
         sources.append(Source(one.name, data, one.digest, one.number, one.linked_to, one.link))
     if len({s.number for s in sources}) < len(sources):
         raise JobError(f"{path.name} holds two drawings under one number.", file=str(path))
-    steps = tuple(JobStep(s.number, s.step, s.enabled) for s in stored.steps)
-    return Job(tuple(sources), steps)
+    return _without_passwords(Job(tuple(sources), _steps_of(stored.steps)))
+
+
+def _without_passwords(job: Job) -> Job:
+    """A job of before, when they stood in it: they are remembered for this run, and go."""
+    for source in job.sources:
+        PASSWORDS.remember(source.digest, job.reading(source.number).password)
+    steps = (s if isinstance(s.step, UnknownStep) else replace(s, step=_open_to_all(s.step)) for s in job.steps)
+    return replace(job, steps=tuple(steps))

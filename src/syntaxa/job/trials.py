@@ -18,7 +18,7 @@ from syntaxa.errors import Progress, no_progress
 from syntaxa.intake.model import OFF_PLANE
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluator
-from syntaxa.job.model import Job, Step
+from syntaxa.job.model import AnyStep, Job, Step
 from syntaxa.mend.deviation import deviation
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
@@ -128,7 +128,7 @@ def _steps(state: State, treatment: Treatment) -> list[Step]:
 def _unmended(job: Job) -> Job:
     """The job without the steps that mend everything."""
 
-    def mends(step: Step) -> bool:
+    def mends(step: AnyStep) -> bool:
         return isinstance(step, RefitFacets) or (isinstance(step, MendFindings) and step.only is None)
 
     return replace(job, steps=tuple(s for s in job.steps if not mends(s.step)))

@@ -18,6 +18,7 @@ from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.watching import still_wanted
 
 #: mm; places along a curve lie no further apart, unless that would be more than `_MOST` on a piece.
 _STEP = 0.5
@@ -96,6 +97,7 @@ def _distances(places: Floats, other: CurveArray, near: float) -> Floats:
     most = float(np.ptp(extent, axis=0).sum()) + 1.0
     left, reach = np.arange(len(places)), near
     while len(left):
+        still_wanted()
         row, piece = boxes.near(places.take(left, axis=0), reach)
         found = other.take(piece).distances_to(places.take(left[row], axis=0))
         np.minimum.at(best, left[row], found)

@@ -37,6 +37,7 @@ from syntaxa.mend.overlaps import Stacks
 from syntaxa.mend.received import Received, Single
 from syntaxa.mend.slivers import Twin, without_slivers
 from syntaxa.mend.telling import Accept, Telling, everything
+from syntaxa.watching import still_wanted
 
 _MOST_JOIN_ROUNDS = 6
 _MOST_PASSES = 5
@@ -83,6 +84,7 @@ def heal(
     single = work.drop_specks(work.unstack(received), tolerances)
     single = work.drop_hanging(work.join(single, tolerances), tolerances, dead_end)
     for _ in range(_MOST_PASSES):
+        still_wanted()
         edges, crossings = split_at_contacts(single.pieces, single.near)
         edges = work.close_slivers(single.pieces, edges, tolerances.gap)
         edges = work.drop_dead_ends(single.pieces, edges, tolerances, dead_end)
@@ -196,6 +198,7 @@ class _Pass:
         changed = False
         # Drawing ends together can take a curve away from under an end that had just reached it.
         for _ in range(_MOST_JOIN_ROUNDS if len(pieces) else 0):
+            still_wanted()
             joints = find_joints(near, self._state_of(near, reach), tolerances.gap)
             if len(self._held):
                 joints = sparing(near, joints, np.isin(pieces.curves.owner, self._held))
@@ -239,6 +242,7 @@ class _Pass:
         pieces, near = single.pieces, single.near
         reach = 2 * max(tolerances.gap, tolerances.speck)
         while len(pieces):
+            still_wanted()
             edges, chains = hanging_pieces(pieces, near, self._state_of(near, reach), dead_end)
             accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, reach))
             if not accepted.any():
@@ -254,6 +258,7 @@ class _Pass:
         """Chains that hang on a profile by one end are dropped, if they are short enough."""
         overrun = max(2 * tolerances.gap, tolerances.speck)
         while len(edges):
+            still_wanted()
             chains = hanging_chains(edges, dead_end)
             accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, overrun))
             if not accepted.any():
@@ -270,6 +275,7 @@ class _Pass:
         nearest = _nearest_other_ends(edges, degree)
         lengths = edges.curves.lengths()
         for component, free in _open_components(edges):
+            still_wanted()
             ids = tuple(sorted({pieces.ids[k] for k in edges.curves.owner[component].tolist()}))
             ends = np.column_stack([edges.tail[component], edges.head[component]]).ravel()
             loose = ends[degree[ends] == 1].tolist()

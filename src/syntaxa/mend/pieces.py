@@ -11,6 +11,7 @@ from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.fitting import Rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.mend.model import Pieces
+from syntaxa.watching import still_wanted
 
 
 def pieces_of(curves: Sequence[Curve], fit: float) -> Pieces:
@@ -19,6 +20,8 @@ def pieces_of(curves: Sequence[Curve], fit: float) -> Pieces:
     owners: list[int] = []
     order: list[float] = []
     for index, curve in enumerate(curves):
+        if index % 1000 == 0:
+            still_wanted()
         part = rows_of(curve.shape, fit)
         rows += part
         owners += [index] * len(part)

@@ -16,6 +16,7 @@ from syntaxa.geometry.shapes import Arc, Circle
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
+from syntaxa.watching import still_wanted
 
 
 def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, names: Names) -> list[Curve]:
@@ -32,6 +33,8 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, names: Na
     aside = set(healed.aside)
     result = []
     for k, curve in enumerate(curves):
+        if k % 1000 == 0:
+            still_wanted()
         if k in aside and not len(by_owner[k]):
             result.append(curve)
             continue

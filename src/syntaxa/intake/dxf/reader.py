@@ -24,6 +24,7 @@ from syntaxa.intake.dxf.walk import DAMAGE, Walk, layer_table
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import Gathered
 from syntaxa.intake.model import PLAIN, ReadOptions, Received, Sheet
+from syntaxa.watching import still_wanted
 
 #: What the recovering reader may come to when a damaged file leads it astray.
 _DAMAGE = (*DAMAGE, UnicodeError, EOFError, MemoryError, AssertionError, StopIteration, struct.error)
@@ -101,7 +102,7 @@ def _whole_document(name: str, data: bytes, out: Gathered) -> Document:
         pass
     data = _ended(data)
     try:
-        document, auditor = recover.read(io.BytesIO(data))
+        document, auditor = recover.read(_Stoppable(data))
     except _DAMAGE:
         return _salvaged_document(name, data, out)
     out.damaged = True
@@ -109,6 +110,18 @@ def _whole_document(name: str, data: bytes, out: Gathered) -> Document:
     told = f" {repairs} faults were set right or left out." if repairs else ""
     out.notes.append("The file breaks the rules of its format or is cut off; what could be recovered was read." + told)
     return document
+
+
+class _Stoppable(io.BytesIO):
+    """Bytes whose reading ends where the work was stopped: the recovering reader tells nobody how far it is."""
+
+    def readline(self, size: int | None = -1, /) -> bytes:
+        still_wanted()
+        return super().readline(size)
+
+    def read(self, size: int | None = -1, /) -> bytes:
+        still_wanted()
+        return super().read(size)
 
 
 def _salvaged_document(name: str, data: bytes, out: Gathered) -> Document:
