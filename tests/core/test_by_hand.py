@@ -306,3 +306,14 @@ def test_rows_of_a_chain_are_end_to_end():
     assert chain.closed
     rows = np.array(chain.rows)
     assert np.array_equal(rows[:, 2:4], np.roll(rows[:, :2], -1, axis=0))
+
+
+@pytest.mark.parametrize("end", [Point(-5, 0), Point(-1e9, 0), Point(-5, 1e-8), Point(0, 0)])
+def test_no_tangent_arc_leads_to_a_point_straight_behind(end):
+    """Its radius was 4e16 mm."""
+    assert arc_from(Point(0, 0), Vector(1, 0), end) is None
+
+
+def test_a_tangent_arc_leads_almost_behind():
+    arc = arc_from(Point(0, 0), Vector(1, 0), Point(-5, 0.01))
+    assert 2000 > arc.radius > 1000

@@ -7,8 +7,7 @@ import time
 from syntaxa.app.mend.window import MendWindow
 from syntaxa.app.report_pdf import pdf_of
 from syntaxa.app.tasks import Lane
-from syntaxa.deliver.plan import Plan
-from syntaxa.deliver.write import deliver
+from syntaxa.deliver.write import Delivered, deliver
 from syntaxa.errors import Progress
 from syntaxa.job.account import report_bytes, write_report
 
@@ -36,12 +35,12 @@ class DeliverWindow(MendWindow):
             path = path.with_name(path.name + ending)
         output = self.deliver.output
 
-        def write(progress: Progress) -> Plan:
+        def write(progress: Progress) -> Delivered:
             progress(0.1)
             return deliver(state, path, output)
 
-        def written(plan: Plan) -> None:
-            self.deliver.tell_written(path, plan.count())
+        def written(done: Delivered) -> None:
+            self.deliver.tell_written(path, done)
             self.status.tell(f"Wrote {path.name}.")
 
         self.deliveries.run(f"Writing {path.name}", write, written, self.complain)

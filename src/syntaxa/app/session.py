@@ -13,6 +13,8 @@ from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.mend.trying import Trying
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
+from syntaxa.deliver.figures import Figures, figures_of
+from syntaxa.deliver.plan import RolesAs, plan_of
 from syntaxa.drawing.annotations import Annotation, Box
 from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import State
@@ -75,6 +77,7 @@ class Session(QObject):
     evaluated = pyqtSignal()
     surveyed = pyqtSignal()
     grouped = pyqtSignal()
+    counted = pyqtSignal()
     history_changed = pyqtSignal()
     failed = pyqtSignal(str)
     told = pyqtSignal(str)
@@ -100,6 +103,10 @@ class Session(QObject):
         self.work = Lane(self)
         self.survey_work = Lane(self)
         self.watch_work = Lane(self)
+        self.counting = Lane(self)
+        #: What a file would hold if it were written now, with the choices that it was counted for.
+        self.figures: tuple[Figures, ...] | None = None
+        self._figures_of: tuple[State, RolesAs, bool] | None = None
         #: What is looked at before it is done.
         self.trying = Trying(self)
         #: What a changed file would change, until it is accepted or left; what was left is not offered again.
@@ -179,8 +186,11 @@ class Session(QObject):
     @property
     def busy(self) -> bool:
         """Whether anything is being computed."""
-        lanes = (self.work, self.survey_work, self.watch_work, self.trying.lane)
-        return any(lane.busy for lane in lanes)
+        return any(lane.busy for lane in self._lanes)
+
+    @property
+    def _lanes(self) -> tuple[Lane, ...]:
+        return self.work, self.survey_work, self.watch_work, self.counting, self.trying.lane
 
     @property
     def name(self) -> str:
@@ -411,6 +421,26 @@ class Session(QObject):
 
         self.work.run("Grouping", look, done, self.failed.emit)
 
+    def count_outgoing(self, roles: RolesAs, construction: bool) -> None:
+        """Counts what a file would hold; tells when that is known, and does nothing where it is."""
+        state = self.state
+        if state is None:
+            return
+        known = self._figures_of
+        if known is not None and known[0] is state and known[1:] == (roles, construction):
+            return
+        self._figures_of, self.figures = (state, roles, construction), None
+
+        def count(progress: Progress) -> tuple[Figures, ...]:
+            progress(0.1)
+            return figures_of(plan_of(state, roles, construction))
+
+        def done(figures: tuple[Figures, ...]) -> None:
+            self.figures = figures
+            self.counted.emit()
+
+        self.counting.run("Counting what goes out", count, done, self.failed.emit)
+
     def undo(self) -> None:
         """Takes the last change back."""
         if self._history is not None and self._history.undo_name:
@@ -425,7 +455,7 @@ class Session(QObject):
 
     def cancel(self) -> None:
         """Stops what is being computed."""
-        for lane in (self.work, self.survey_work, self.watch_work, self.trying.lane):
+        for lane in self._lanes:
             lane.cancel()
 
     def close(self) -> None:
@@ -437,7 +467,7 @@ class Session(QObject):
     def stop_all(self) -> None:
         """Stops all work for good."""
         self.watcher.watch(())
-        for lane in (self.work, self.survey_work, self.watch_work, self.trying.lane):
+        for lane in self._lanes:
             lane.stop_all()
 
     # ------------------------------------------------------------------ computing

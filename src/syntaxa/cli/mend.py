@@ -69,14 +69,14 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     if report is not None:
         accounted = account_of(job, path.stem, evaluator, budget)
         write_report(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
-    for output in outputs:
-        deliver(evaluation.state, output, Output(options.output_unit, options.release))
+    chosen = Output(options.output_unit, options.release)
+    notes = [f"{o.name}: {note}" for o in outputs for note in deliver(evaluation.state, o, chosen).notes]
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
     apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves(), gap)
     moved = DeviationRecord(
         record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound
     )
-    return msgspec.structs.replace(record, deviation_mm=moved, seconds=time.perf_counter() - began)
+    return msgspec.structs.replace(record, deviation_mm=moved, notes=notes, seconds=time.perf_counter() - began)
 
 
 def _reshaping(options: argparse.Namespace) -> Iterator[Step]:
@@ -135,6 +135,8 @@ def print_mended(record: MendRecord) -> None:
     )
     for output in record.outputs:
         print(f"Written: {output}")
+    for note in record.notes:
+        print(note)
 
 
 def with_layers(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:

@@ -172,3 +172,4 @@ class MendRecord(msgspec.Struct, frozen=True):
     page_scale: float
     unit_settled: bool
     budget_mm: float | None
+    notes: list[str] = []

@@ -22,6 +22,7 @@ from ezdxf.math import Vec3
 from syntaxa.deliver.linetypes import DASHES
 from syntaxa.deliver.plan import Plan
 from syntaxa.deliver.profiles import Mark, Profiles
+from syntaxa.drawing.names import Names
 from syntaxa.drawing.units import HEADER_CODE_OF_UNIT, MM_PER_UNIT
 from syntaxa.errors import DeliverError
 from syntaxa.geometry.rows import shape_of_rows
@@ -34,14 +35,17 @@ Release = Literal["R12", "R2018"]
 #: mm; arc runs for ellipses and splines where the release has neither.
 _FIT = 0.001
 
+#: Letters that the name of a layer may have, with room for a number behind it.
+_LONGEST = 240
+
 #: Name under which the extended data stand.
 _APPLICATION = "SYNTAXA"
 
 _IMPERIAL = {"in", "ft", "yd", "mil"}
 
 
-def dxf_bytes(plan: Plan, unit: str, release: Release) -> bytes:
-    """The file as bytes, lengths in the unit."""
+def dxf_bytes(plan: Plan, unit: str, release: Release) -> tuple[bytes, tuple[str, ...]]:
+    """The file as bytes, lengths in the unit, and what the format could not hold as it was."""
     code = HEADER_CODE_OF_UNIT.get(unit)
     if code is None:
         raise DeliverError(f"A DXF header cannot say “{unit}”.", suggestion="Deliver in mm or in.")
@@ -66,7 +70,7 @@ def dxf_bytes(plan: Plan, unit: str, release: Release) -> bytes:
     if release == "R12":
         # The release is older than the variable; readers pass over what they do not know, and most know this one.
         written = written.replace("  9\n$INSBASE\n", f"  9\n$INSUNITS\n 70\n{code:6d}\n  9\n$INSBASE\n", 1)
-    return document.encode(written)
+    return document.encode(written), writer.notes()
 
 
 class _Writer:
@@ -76,12 +80,26 @@ class _Writer:
         self._document, self._release = document, release
         self.by = Transform.scaling(scale)
         self._scale = scale
+        #: Layer names of the file by those of the job; no two layers of the job share one.
+        self._layers: dict[str, str] = {}
+        self._names = Names(["0"])
+        self._as_arcs = 0
+
+    def notes(self) -> tuple[str, ...]:
+        """What had to be changed, in sentences."""
+        other = [f"“{name}” as {out}" for name, out in self._layers.items() if name != out]
+        notes = [f"DXF cannot hold some names: {', '.join(other)}."] if other else []
+        if self._as_arcs:
+            things = "1 ellipse or spline goes" if self._as_arcs == 1 else f"{self._as_arcs} ellipses and splines go"
+            notes.append(f"DXF R12 has neither ellipses nor splines: {things} out as tangent arcs, within {_FIT} mm.")
+        return tuple(notes)
 
     def add(self, space: BaseLayout, sketch: Profiles) -> None:
         """All shapes of one sketch, on its layer."""
         layer = self.layer(sketch)
         for k, shape in enumerate(sketch.shapes):
             before = len(space)
+            self._as_arcs += self._release == "R12" and isinstance(shape, EllipseArc | Spline)
             _add(space, shape.transformed(self.by), layer, self._release)
             marks = sketch.marks[k] if sketch.marks else ()
             if marks:
@@ -89,7 +107,7 @@ class _Writer:
 
     def layer(self, sketch: Profiles) -> str:
         """The layer of a sketch, made if it is not there."""
-        name = _clean(sketch.layer or sketch.name) or "0"
+        name = self._layer_name(sketch.layer or sketch.name)
         if name not in self._document.layers or (name == "0" and sketch.colour):
             entry = self._document.layers.get(name) if name == "0" else self._document.layers.add(name, color=7)
             entry.dxf.linetype = self._line_type(sketch.line_type)
@@ -98,6 +116,17 @@ class _Writer:
                 if sketch.weight is not None:
                     entry.dxf.lineweight = _nearest_weight(sketch.weight)
         return name
+
+    def _layer_name(self, name: str) -> str:
+        """A name that a DXF can hold, one for each layer of the job. Case does not tell layers of a DXF apart."""
+        if name not in self._layers:
+            clean = _clean(name)[:_LONGEST].strip() or "0"
+            found, number = clean, 2
+            while found != "0" and found.lower() in self._names:
+                found, number = f"{clean}_{number}", number + 1
+            self._names.take([found.lower()])
+            self._layers[name] = found
+        return self._layers[name]
 
     def block_name(self, name: str) -> str:
         """A name that no block has."""

@@ -36,6 +36,8 @@ class Profiles:
 
     layer      name of the layer; weight in mm, None for the default; line_type empty for a continuous line
     marks      for each shape the roles of its pieces; empty where there are none
+    sketch     that they are from
+    bent       how many ellipses and splines went into contours as tangent arcs
     """
 
     name: str
@@ -45,6 +47,8 @@ class Profiles:
     weight: float | None = None
     line_type: str = ""
     marks: tuple[tuple[Mark, ...], ...] = ()
+    sketch: str = ""
+    bent: int = 0
 
 
 def profiles_of(sketch: Sketch, tolerances: Tolerances) -> Profiles:
@@ -61,7 +65,8 @@ def profiles_of(sketch: Sketch, tolerances: Tolerances) -> Profiles:
     rows = [rows for _, rows in runs]
     shapes += [shape_of_rows(_tidy(r, True, tolerances), True) for r in rows]
     shapes += [shape_of_rows(_tidy(r, closed, tolerances), closed) for r, closed in _chains(rest)]
-    return Profiles(sketch.name, sketch.colour, tuple(shapes))
+    bent = sum(isinstance(c.shape, EllipseArc | Spline) for c in sketch.curves) - len(whole)
+    return Profiles(sketch.name, sketch.colour, tuple(shapes), sketch=sketch.name, bent=bent)
 
 
 def _tidy(rows: Floats, closed: bool, tolerances: Tolerances) -> Floats:

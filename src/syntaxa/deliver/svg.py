@@ -10,12 +10,15 @@ import math
 from collections.abc import Iterator
 from xml.sax.saxutils import escape, quoteattr
 
+import numpy as np
+
 from syntaxa.deliver.linetypes import DASHES
 from syntaxa.deliver.plan import Block, Plan
 from syntaxa.deliver.profiles import Mark, Profiles
+from syntaxa.drawing.names import Names
+from syntaxa.geometry.beziers import cubics_of, is_cubic
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
 
@@ -28,8 +31,11 @@ _FIT = 0.001
 _DOWN = Transform.scaling(1, -1)
 
 
-def svg_bytes(plan: Plan) -> bytes:
-    """The file as bytes; y points down in SVG, so everything is mirrored to look the same."""
+def svg_bytes(plan: Plan) -> tuple[bytes, tuple[str, ...]]:
+    """The file as bytes, and what the format could not hold as it was.
+
+    y points down in SVG, so everything is mirrored to look the same.
+    """
     boxes = [bounds(shape.transformed(_DOWN)) for shape in _all_shapes(plan)] or [(0.0, 0.0, 0.0, 0.0)]
     left, top = min(b[0] for b in boxes) - _MARGIN, min(b[1] for b in boxes) - _MARGIN
     width, height = max(b[2] for b in boxes) + _MARGIN - left, max(b[3] for b in boxes) + _MARGIN - top
@@ -42,6 +48,8 @@ def svg_bytes(plan: Plan) -> bytes:
         ),
     ]
     names = {block.name: f"group-{k + 1}" for k, block in enumerate(plan.blocks)}
+    ids = Names(names.values())
+    renamed: list[str] = []
     if plan.blocks:
         lines.append("<defs>")
         for block in plan.blocks:
@@ -52,10 +60,28 @@ def svg_bytes(plan: Plan) -> bytes:
             lines.append("</g>")
         lines.append("</defs>")
     for sketch in plan.profiles:
-        lines += _sketch(sketch, sketch.layer or sketch.name, "id")
+        name = sketch.layer or sketch.name
+        own = ids.free(name)
+        if own != name:
+            renamed.append(f"“{name}” as “{own}”")
+        lines += _sketch(sketch, own, "id")
     lines += [line for block in plan.blocks for line in _uses(block, names[block.name])]
     lines.append("</svg>\n")
-    return "\n".join(lines).encode()
+    return "\n".join(lines).encode(), _notes(plan, renamed)
+
+
+def _notes(plan: Plan, renamed: list[str]) -> tuple[str, ...]:
+    """What had to be changed, in sentences."""
+    notes = [f"A name can stand in an SVG only once: {', '.join(renamed)}."] if renamed else []
+    fitted = [s for s in _all_shapes(plan) if isinstance(s, Spline) and not is_cubic(s)]
+    if fitted:
+        off = max(cubics_of(shape, _FIT)[1] for shape in fitted)
+        things = "1 spline goes" if len(fitted) == 1 else f"{len(fitted)} splines go"
+        notes.append(
+            f"SVG has no rational splines and none above the third degree: {things} out as cubic curves, within "
+            f"{off:.2g} mm."
+        )
+    return tuple(notes)
 
 
 def _all_shapes(plan: Plan) -> Iterator[Shape]:
@@ -125,16 +151,23 @@ def _path(shape: Shape) -> str:
     if isinstance(shape, Polyline):
         start = shape.vertices[0]
         return f"M{_pair(start)} " + " ".join(map(_step, shape.segments())) + (" Z" if shape.closed else "")
-    if isinstance(shape, Spline | EllipseArc):
-        rows = rows_of(shape, _FIT)
-        steps = [
-            _arc(Arc.from_bulge(Point(x, y), Point(u, v), bulge), Point(u, v))
-            if abs(bulge) > 1e-9
-            else f"L{_pair(Point(u, v))}"
-            for x, y, u, v, bulge in rows
-        ]
-        return f"M{_pair(shape.start)} " + " ".join(steps) + (" Z" if shape.is_closed else "")
+    if isinstance(shape, EllipseArc):
+        return f"M{_pair(shape.start)} " + " ".join(_elliptical(shape))
+    if isinstance(shape, Spline):
+        controls, _ = cubics_of(shape, _FIT)
+        steps = [f"C{' '.join(_pair(Point(x, y)) for x, y in span[1:])}" for span in controls.tolist()]
+        first = Point(*controls[0, 0].tolist())
+        return f"M{_pair(first)} " + " ".join(steps) + (" Z" if shape.is_closed else "")
     raise TypeError(type(shape))
+
+
+def _elliptical(shape: EllipseArc) -> Iterator[str]:
+    """Arcs of less than half a turn: there no reader can take the wrong one of the two that join the ends."""
+    count = max(1, math.ceil(abs(shape.sweep) / (0.9 * math.pi)))
+    stops = shape.points(shape.start_parameter + shape.sweep * np.arange(1, count + 1) / count)
+    rx, ry, turn = number(shape.major.length), number(shape.minor.length), number(math.degrees(shape.major.angle))
+    for x, y in stops.tolist():
+        yield f"A{rx} {ry} {turn} 0 {int(shape.sweep > 0)} {_pair(Point(x, y))}"
 
 
 def _step(segment: Line | Arc) -> str:

@@ -12,6 +12,7 @@ from syntaxa.deliver.svg import svg_bytes
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError, reason_of
 from syntaxa.files import write_atomically
+from syntaxa.geometry.tolerances import Tolerances
 
 ENDINGS = (".dxf", ".svg")
 
@@ -33,7 +34,19 @@ class Output:
     construction: bool = False
 
 
-def deliver(state: State, path: Path, output: Output = Output()) -> Plan:
+@dataclass(frozen=True, slots=True)
+class Delivered:
+    """What was written, and in sentences what the format could not hold as it was."""
+
+    plan: Plan
+    notes: tuple[str, ...]
+
+    def count(self) -> int:
+        """How many shapes there are."""
+        return self.plan.count()
+
+
+def deliver(state: State, path: Path, output: Output = Output()) -> Delivered:
     """Writes all sketches to one file and returns what was written."""
     if path.suffix.lower() not in ENDINGS:
         raise DeliverError(
@@ -43,13 +56,17 @@ def deliver(state: State, path: Path, output: Output = Output()) -> Plan:
     if not plan.count():
         raise DeliverError("There is nothing to deliver.", file=str(path), suggestion="Take at least one layer.")
     if path.suffix.lower() == ".svg":
-        data = svg_bytes(plan)
+        data, notes = svg_bytes(plan)
     else:
-        data = dxf_bytes(plan, output.unit, output.release)
+        data, notes = dxf_bytes(plan, output.unit, output.release)
+    bent = sum(part.bent for part in (*plan.profiles, *(p for b in plan.blocks for p in b.contents)))
+    if bent:
+        things = "1 ellipse or spline is" if bent == 1 else f"{bent} ellipses and splines are"
+        notes = (*notes, f"{things} part of a contour and went out as tangent arcs, within {Tolerances().fit} mm.")
     try:
         write_atomically(path, data)
     except OSError as error:
         raise DeliverError(
             f"{path} cannot be written: {reason_of(error)}.", file=str(path), suggestion="Choose another folder."
         ) from error
-    return plan
+    return Delivered(plan, notes)

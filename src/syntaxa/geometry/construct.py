@@ -21,6 +21,9 @@ Simple = Line | Arc | Circle
 #: mm; places nearer than this are one.
 _SAME = 1e-9
 
+#: Radians; an arc that turns by less than this short of a full turn would be larger than any drawing.
+_BEHIND = 1e-6
+
 
 def arc_through(a: Point, b: Point, c: Point) -> Arc | None:
     """The arc from a to c that passes through b; None where the three lie on a line."""
@@ -35,10 +38,15 @@ def arc_through(a: Point, b: Point, c: Point) -> Arc | None:
     return Arc(centre, centre.distance_to(a), first, sweep)
 
 
-def arc_from(start: Point, direction: Vector, end: Point) -> Line | Arc:
-    """The arc that leaves a point in a direction and ends at another; a line where that is straight on."""
+def arc_from(start: Point, direction: Vector, end: Point) -> Line | Arc | None:
+    """The arc that leaves a point in a direction and ends at another; a line where that is straight on.
+
+    None where the other point lies straight behind, or where the first does: no arc leads there.
+    """
     chord = end - start
     turn = 2 * math.atan2(direction.cross(chord), direction.dot(chord))
+    if TURN - abs(turn) < _BEHIND or chord.length <= _SAME:
+        return None
     if abs(turn) < 1e-9:
         return Line(start, end)
     return Arc.from_bulge(start, end, math.tan(turn / 4))

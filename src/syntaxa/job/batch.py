@@ -121,7 +121,7 @@ def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float) -> O
     gap = next((s.step.gap for s in job.steps if isinstance(s.step, MendFindings) and s.enabled), None)
     survey = survey_state(evaluation.state, gap)
     for output in outputs:
-        deliver(evaluation.state, output, recipe.written.output)
+        notes += [f"{output.name}: {note}" for note in deliver(evaluation.state, output, recipe.written.output).notes]
     counts = survey.counts()
     return Outcome(
         path.name,

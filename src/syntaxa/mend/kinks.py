@@ -118,6 +118,8 @@ def _bent(vertices: Vertices, piece: int, vertex: int, turn: float, ends: tuple[
     away = Vector(*(-_leaving(vertices, np.array([other]))[0]).tolist())
     here, there = (Point(*vertices.ends[e].tolist()) for e in (end, end ^ 1))
     shape = arc_from(here, away, there)
+    if shape is None:
+        return None
     bulge = math.tan(shape.sweep / 4) if isinstance(shape, Arc) else 0.0
     bulge = bulge if end % 2 == 0 else -bulge
     old = float(vertices.pieces.curves.bulge[piece])

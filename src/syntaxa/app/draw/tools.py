@@ -86,7 +86,10 @@ def _tangent(given: Given) -> DrawCurves:
         angle = shape.start_angle + (shape.sweep if last else 0.0)
         way = math.copysign(math.pi / 2, shape.sweep) * (1 if last else -1)
         direction = Vector(math.cos(angle + way), math.sin(angle + way))
-    return _draw(given, arc_from(place, direction, end), "a tangent arc")
+    arc = arc_from(place, direction, end)
+    if arc is None:
+        raise MendError("That point lies straight behind the end; no arc leads there.", suggestion="Click beside it.")
+    return _draw(given, arc, "a tangent arc")
 
 
 def _circle(given: Given) -> DrawCurves:

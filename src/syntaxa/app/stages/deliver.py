@@ -5,13 +5,15 @@ from __future__ import annotations
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtGui import QShowEvent
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QHBoxLayout
 
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
+from syntaxa.deliver.figures import Figures, figures_of, total
 from syntaxa.deliver.plan import RolesAs
-from syntaxa.deliver.write import FileUnit, Output
+from syntaxa.deliver.write import Delivered, FileUnit, Output
 from syntaxa.job.evaluate import in_doubt
 
 #: What can be written: title, ending, release.
@@ -31,6 +33,16 @@ ROLES: tuple[tuple[str, RolesAs], ...] = (
 )
 
 
+def _held(whole: Figures) -> str:
+    """What a file holds, in words."""
+    parts = [counted(whole.contours, "closed contour")]
+    if whole.holes:
+        parts[0] += f" ({counted(whole.profiles, 'profile')}, {counted(whole.holes, 'hole')})"
+    if whole.open_runs:
+        parts.append(counted(whole.open_runs, "open line"))
+    return " and ".join(parts)
+
+
 class DeliverPanel(StagePanel):
     """Format, unit, what goes out, and what is still open."""
 
@@ -43,6 +55,7 @@ class DeliverPanel(StagePanel):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
+        session.counted.connect(self.refresh)
         self._format, self._unit = QComboBox(), QComboBox()
         self._format.setAccessibleName("Format")
         self._format.addItems([title for title, _, _ in FORMATS])
@@ -62,6 +75,7 @@ class DeliverPanel(StagePanel):
         for text, roles in ROLES:
             self._roles.addItem(text, roles)
         self._construction = QCheckBox("Construction sketches go out, too")
+        self._roles.currentIndexChanged.connect(lambda _index: self.refresh())
         self._construction.clicked.connect(lambda _on: self.refresh())
         self._size = label("", "figure")
         grid.addWidget(label("Roles", "dim"), 2, 0)
@@ -70,7 +84,7 @@ class DeliverPanel(StagePanel):
         grid.addWidget(label("Overall size", "dim"), 4, 0)
         grid.addWidget(self._size, 4, 1)
         self.body.addLayout(grid)
-        self._what = table("What goes out", ("Sketch", "Regions", "Curves"), 0)
+        self._what = table("What goes out", ("Sketch", "Profiles", "Holes", "Open"), 0)
         self.body.addWidget(self._what, 1)
         self._state = label("", "warning", wrap=True)
         self.body.addWidget(self._state)
@@ -100,9 +114,10 @@ class DeliverPanel(StagePanel):
             self._construction.isChecked(),
         )
 
-    def tell_written(self, path: Path, shapes: int) -> None:
-        """Says what was written."""
-        self._result.setText(f"Wrote {shapes} profiles to {path}.")
+    def tell_written(self, path: Path, done: Delivered) -> None:
+        """Says what was written, and what the format could not hold as it was."""
+        whole = total(figures_of(done.plan))
+        self._result.setText(" ".join([f"Wrote {_held(whole)} to {path}.", *done.notes]))
         self._result.show()
 
     def refresh(self) -> None:
@@ -113,33 +128,40 @@ class DeliverPanel(StagePanel):
             self._state.hide()
             return
         self._size.setText(self.lengths.size(shown.box))
-        regions = surveyed.survey.regions if surveyed else ()
-        purposes = ("profile", "construction") if self._construction.isChecked() else ("profile",)
+        output = self.output
+        if self.isVisible():
+            self.session.count_outgoing(output.roles, output.construction)
+        figures = self.session.figures
+        by_sketch = {f.sketch: f for f in figures or ()}
+        purposes = ("profile", "construction") if output.construction else ("profile",)
         going = [s for s in state.sketches if s.purpose in purposes]
         self._what.setRowCount(len(going))
         for k, sketch in enumerate(going):
+            own = by_sketch.get(sketch.name, Figures(sketch.name))
             self._what.setItem(k, 0, cell(sketch.name))
-            count = sum(r.sketch == sketch.name for r in regions)
-            self._what.setItem(k, 1, cell(str(count) if surveyed else "…", figure=True))
-            self._what.setItem(k, 2, cell(str(len(sketch.curves)), figure=True))
+            for column, count in enumerate((own.profiles, own.holes, own.open_runs), start=1):
+                self._what.setItem(k, column, cell("…" if figures is None else str(count), figure=True))
         self.write.setEnabled(bool(going))
-        self._state.setVisible(surveyed is not None)
-        if surveyed is not None:
-            left = len(self.session.findings)
-            text = "No finding is open: every contour is closed."
+        self._state.setVisible(surveyed is not None and figures is not None)
+        if surveyed is not None and figures is not None:
+            whole = total(figures)
+            text = f"{_held(whole)} would be written."
+            left = [f for f in self.session.faults if f.remedy and not f.by_choice]
             if left:
-                text = f"{counted(left, 'finding')} still open; see Mend."
-            if left and all(not f.remedy or f.by_choice for f in self.session.findings):
-                text = f"{counted(left, 'piece')} in no closed contour: what is open goes out as open lines."
+                text += f" {counted(len(left), 'finding')} can still be fixed; see Mend."
             doubt = self._unit_in_doubt()
             if doubt:
                 text = f"The unit is in doubt; see Measure. {text}"
             self._state.setText(text)
-            set_role(self._state, "warning" if left or doubt else "good")
+            set_role(self._state, "warning" if left or doubt or whole.open_runs else "good")
 
     def _unit_in_doubt(self) -> bool:
         shown, job = self.session.shown, self.session.job
         return shown is not None and job is not None and bool(in_doubt(job, shown.evaluation))
+
+    def showEvent(self, event: QShowEvent | None) -> None:
+        super().showEvent(event)
+        self.refresh()
 
     def forget_result(self) -> None:
         """What was written no longer is what is shown."""

@@ -1,0 +1,88 @@
+"""What a file that would be written holds, counted: profiles, holes, and what stays open."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from syntaxa.deliver.plan import Plan
+from syntaxa.deliver.profiles import Profiles
+from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.runs import rows_of
+from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.regions import crossed_edges
+
+
+@dataclass(frozen=True, slots=True)
+class Figures:
+    """Of one sketch: closed contours that are outlines, closed contours that are holes in one, and open runs."""
+
+    sketch: str
+    profiles: int = 0
+    holes: int = 0
+    open_runs: int = 0
+
+    def __add__(self, other: Figures) -> Figures:
+        return Figures(
+            self.sketch,
+            self.profiles + other.profiles,
+            self.holes + other.holes,
+            self.open_runs + other.open_runs,
+        )
+
+    @property
+    def contours(self) -> int:
+        """All closed contours."""
+        return self.profiles + self.holes
+
+
+def figures_of(plan: Plan) -> tuple[Figures, ...]:
+    """The figures of each sketch, in the order in which they go out."""
+    found: dict[str, Figures] = {}
+    for part in plan.profiles:
+        found[part.sketch] = found.get(part.sketch, Figures(part.sketch)) + _counted(part)
+    for block in plan.blocks:
+        for part in block.contents:
+            once = _counted(part)
+            for _ in block.places:
+                found[part.sketch] = found.get(part.sketch, Figures(part.sketch)) + once
+    return tuple(found.values())
+
+
+def total(figures: Sequence[Figures]) -> Figures:
+    """All of them together."""
+    whole = Figures("")
+    for one in figures:
+        whole += one
+    return whole
+
+
+def _counted(part: Profiles) -> Figures:
+    closed = [s for s in part.shapes if s.is_closed]
+    holes = sum(depth % 2 for depth in _depths(closed))
+    return Figures(part.sketch, len(closed) - holes, holes, len(part.shapes) - len(closed))
+
+
+def _depths(contours: Sequence[Shape]) -> list[int]:
+    """In how many of the others each contour lies. Contours meet in points at the most, so any place of one will do;
+
+    it is taken in the middle of its longest piece, where no other touches it.
+    """
+    if len(contours) < 2:
+        return [0] * len(contours)
+    rows = [rows_of(shape, Tolerances().fit) for shape in contours]
+    owner = [k for k, run in enumerate(rows) for _ in run]
+    pieces = CurveArray.from_rows([row for run in rows for row in run], owner)
+    lengths = pieces.lengths()
+    order = np.lexsort((-lengths, pieces.owner))
+    longest = order[np.unique(pieces.owner[order], return_index=True)[1]]
+    # Just off the middle: in line with a vertex of something regular a ray would only graze it.
+    places = pieces.take(longest).points_at(np.full(len(longest), 0.4871))
+    ray, piece = crossed_edges(pieces, places)
+    other = pieces.owner[piece] != ray
+    pairs, times = np.unique(ray[other] * len(contours) + pieces.owner[piece][other], return_counts=True)
+    inside = pairs[times % 2 == 1] // len(contours)
+    return [int(n) for n in np.bincount(inside, minlength=len(contours))]
