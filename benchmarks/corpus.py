@@ -48,7 +48,9 @@ def turning(loops):
 
 
 def farthest_move(result):
-    return max((f.cost for f in result.findings if f.fixed and f.kind == "gap"), default=0.0)
+    """Beyond what is allowed: half the gap sideways, the whole gap along; both as half of the gap."""
+    joints = [f for f in result.findings if f.fixed and f.kind == "gap"]
+    return max((max(f.cost, f.along / 2) for f in joints), default=0.0)
 
 
 def judged(suite, seed, gap):

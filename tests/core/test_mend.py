@@ -57,7 +57,7 @@ def test_a_corner_is_drawn_to_where_its_lines_meet():
     after, findings, regions = heal_all(curves, 0.05)
     (gap,) = (f for f in findings if f.kind == "gap")
     assert gap.place == Point(pytest.approx(10), pytest.approx(0))
-    assert gap.cost == pytest.approx(0.02)
+    assert (gap.cost, gap.along) == (0.0, pytest.approx(0.02))
     assert gap.size == pytest.approx(math.hypot(0.01, 0.02))
     assert regions[0].area == pytest.approx(100, rel=1e-12)
     assert len(after) == 4

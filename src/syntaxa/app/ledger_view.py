@@ -33,7 +33,7 @@ class LedgerView(QFrame):
         self._remove.clicked.connect(self._remove_chosen)
         head.addWidget(self._remove)
         column.addLayout(head)
-        self.table = table("Ledger of steps", ("Step", "Changed", "Moved"), 0)
+        self.table = table("Ledger of steps", ("Step", "Changed", "Sideways", "Along"), 0)
         self.table.itemChanged.connect(self._switched)
         self.table.itemSelectionChanged.connect(self._selected)
         self.table.setMinimumHeight(62)
@@ -65,8 +65,13 @@ class LedgerView(QFrame):
         item.setToolTip(_says(row))
         self.table.setItem(k, 0, item)
         self.table.setItem(k, 1, cell(str(row.entry.changed) if row.enabled else "off", figure=True))
-        moved = self._lengths.small(row.entry.max_mm) if row.enabled and row.entry.max_mm else "–"
-        self.table.setItem(k, 2, cell(moved, figure=True, tip="Farthest that any point that stays was bent"))
+        told = "Farthest that anything was moved off the line or circle that it was on"
+        self.table.setItem(k, 2, cell(self._far(row, row.entry.max_mm), figure=True, tip=told))
+        told = "Most by which anything was drawn on or cut back on its own line or circle"
+        self.table.setItem(k, 3, cell(self._far(row, row.entry.along_mm), figure=True, tip=told))
+
+    def _far(self, row: Row, far: float) -> str:
+        return self._lengths.small(far) if row.enabled and far else "–"
 
     def _chosen(self) -> Row | None:
         items = self.table.selectedItems()

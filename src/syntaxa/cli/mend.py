@@ -74,8 +74,9 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
     apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves(), gap)
     moved = DeviationRecord(
-        record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound
-    )
+        record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound,
+        record.deviation_mm.along,
+    )  # fmt: skip
     return msgspec.structs.replace(record, deviation_mm=moved, notes=notes, seconds=time.perf_counter() - began)
 
 
@@ -97,7 +98,8 @@ def _largest(side: tuple[Far, ...]) -> float | None:
 
 def in_doubt(record: MendRecord) -> bool:
     """Whether something should be looked at: faults, a unit that nobody settled, or a budget exceeded."""
-    over = record.budget_mm is not None and record.deviation_mm.max > record.budget_mm
+    moved = max(record.deviation_mm.max, record.deviation_mm.along)
+    over = record.budget_mm is not None and moved > record.budget_mm
     return over or not record.unit_settled or any(is_fault(kind) for kind in record.after.findings)
 
 
@@ -119,18 +121,23 @@ def print_mended(record: MendRecord) -> None:
     ]
     print(table(("", "Before", "After"), rows))
     moved = record.deviation_mm
-    if record.budget_mm is not None and moved.max > record.budget_mm:
-        print(f"That is over the budget: {record.budget_mm:.4g} mm may be moved, {moved.max:.4g} mm was.")
+    farthest = max(moved.max, moved.along)
+    if record.budget_mm is not None and farthest > record.budget_mm:
+        print(f"That is over the budget: {record.budget_mm:.4g} mm may be moved, {farthest:.4g} mm was.")
     if moved.to_result is not None and moved.to_received is not None:
         print(
             f"Measured: nothing received lies more than {moved.to_result:.4g} mm from the result, nothing in it "
             f"more than {moved.to_received:.4g} mm from what was received (to {moved.bound:.2g} mm)"
         )
-    print(f"No point that stays moved by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
+    print(f"Nothing was moved sideways by more than {moved.max:.4g} mm (mean {moved.mean:.4g} mm)")
+    print(f"Nothing was drawn on or cut back on its own line by more than {moved.along:.4g} mm")
     print(
         table(
-            ("Step", "Changed", "Greatest mm", "Dropped mm"),
-            [(r.step, r.changed, round(r.max_mm, 6), round(r.dropped_mm, 3)) for r in record.ledger],
+            ("Step", "Changed", "Sideways mm", "Along mm", "Dropped mm"),
+            [
+                (r.step, r.changed, round(r.max_mm, 6), round(r.along_mm, 6), round(r.dropped_mm, 3))
+                for r in record.ledger
+            ],
         )
     )
     for output in record.outputs:
@@ -217,7 +224,14 @@ def _record(
     ]
     ledger = [
         LedgerRecord(
-            r.title, r.entry.changed, r.entry.max_mm, r.entry.mean_mm, r.entry.dropped_mm, r.seconds, r.entry.says
+            r.title,
+            r.entry.changed,
+            r.entry.max_mm,
+            r.entry.mean_mm,
+            r.entry.dropped_mm,
+            r.seconds,
+            r.entry.says,
+            r.entry.along_mm,
         )
         for r in evaluation.ledger
     ]
@@ -235,7 +249,7 @@ def _record(
         _side(before),
         _side(after),
         regions,
-        DeviationRecord(worst, last.mean_mm),
+        DeviationRecord(worst, last.mean_mm, along=max((r.entry.along_mm for r in evaluation.ledger), default=0.0)),
         ledger,
         [str(o) for o in outputs],
         seconds,

@@ -126,8 +126,10 @@ class SweepRecord(msgspec.Struct, frozen=True):
 
 
 class DeviationRecord(msgspec.Struct, frozen=True):
-    """How far points that stayed were moved, and how far the drawings lie apart both ways, in mm.
+    """How far what stayed was moved, and how far the drawings lie apart both ways, in mm.
 
+    max, mean   sideways, off the line or circle that it was on
+    along       by how much anything was drawn on or cut back on its own line or circle
     to_result   largest distance of anything received from the result: large where something was dropped
     to_received largest distance of anything in the result from what was received
     bound       by how much both may be more between the places that were looked at
@@ -138,6 +140,7 @@ class DeviationRecord(msgspec.Struct, frozen=True):
     to_result: float | None = None
     to_received: float | None = None
     bound: float = 0.0
+    along: float = 0.0
 
 
 class LedgerRecord(msgspec.Struct, frozen=True):
@@ -150,6 +153,7 @@ class LedgerRecord(msgspec.Struct, frozen=True):
     dropped_mm: float
     seconds: float
     says: str
+    along_mm: float = 0.0
 
 
 class MendRecord(msgspec.Struct, frozen=True):

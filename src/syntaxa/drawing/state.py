@@ -265,7 +265,12 @@ def _used(drawing: Drawing) -> Iterator[str]:
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """What a step did: curves changed or fixes made, how far (mm), what it dropped (mm), and anything to be told."""
+    """What a step did: curves changed or fixes made, and anything to be told.
+
+    max_mm, mean_mm   how far it took anything off where it was, sideways of its line or circle
+    along_mm          by how much it drew anything on, or cut it back, on its own line or circle
+    dropped_mm        length that it took away
+    """
 
     changed: int
     max_mm: float = 0.0
@@ -273,3 +278,4 @@ class Entry:
     dropped_mm: float = 0.0
     says: str = ""
     missing: tuple[str, ...] = ()
+    along_mm: float = 0.0

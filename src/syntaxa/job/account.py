@@ -52,6 +52,7 @@ class StepAccount(msgspec.Struct, frozen=True):
     dropped_mm: float
     says: str
     failed: str
+    along_mm: float = 0.0
 
 
 class FixAccount(msgspec.Struct, frozen=True):
@@ -67,6 +68,7 @@ class FixAccount(msgspec.Struct, frozen=True):
     dropped_mm: float
     curves: list[str]
     deviation_mm: float
+    along_mm: float = 0.0
 
 
 class RegionAccount(msgspec.Struct, frozen=True):
@@ -107,11 +109,12 @@ class Account(msgspec.Struct, frozen=True):
     max_mm: float
     mean_mm: float
     budget_mm: float | None
+    along_mm: float = 0.0
 
     @property
     def within_budget(self) -> bool:
-        """Whether nothing moved further than the budget allows."""
-        return self.budget_mm is None or self.max_mm <= self.budget_mm + 1e-12
+        """Whether nothing moved further than the budget allows, sideways or along."""
+        return self.budget_mm is None or max(self.max_mm, self.along_mm) <= self.budget_mm + 1e-12
 
 
 class Accounted(msgspec.Struct, frozen=True):
@@ -169,6 +172,7 @@ def account_of(
         worst,
         sum(moved) / len(moved) if moved else 0.0,
         budget,
+        max((r.entry.along_mm for r in evaluation.ledger if r.enabled), default=0.0),
     )
     return Accounted(account, start.sketches, evaluation.state.sketches)
 
@@ -204,6 +208,7 @@ def _steps(evaluation: Evaluation) -> list[StepAccount]:
             r.entry.dropped_mm,
             r.entry.says,
             r.failed,
+            r.entry.along_mm,
         )
         for r in evaluation.ledger
     ]
@@ -232,6 +237,7 @@ def _fix(finding: Finding, sketch: str, far: Mapping[str, float]) -> FixAccount:
         finding.dropped,
         list(finding.curves),
         max((far.get(name, 0.0) for name in finding.curves), default=0.0),
+        finding.along,
     )
 
 
@@ -243,7 +249,10 @@ def _size(state: State) -> tuple[float, float]:
 def page_of(account: Account, made: str) -> Page:
     """The account in words and tables; `made` says when it was made."""
     fixed = len(account.fixes)
-    worst = f"no end that stays was moved by more than {_mm(account.max_mm)}"
+    worst = (
+        f"nothing was moved sideways by more than {_mm(account.max_mm)}, and nothing was drawn on or cut back on its "
+        f"own line or circle by more than {_mm(account.along_mm)}"
+    )
     verdict = f"{fixed} findings were fixed; {worst}."
     if account.budget_mm is not None:
         holds = "within" if account.within_budget else "over"
@@ -288,10 +297,11 @@ def _source_table(sources: list[SourceAccount]) -> Table:
 
 def _step_table(steps: list[StepAccount]) -> Table:
     rows = [
-        (s.step if s.on else f"{s.step} (off)", s.changed, _mm(s.max_mm), _mm(s.dropped_mm), s.failed or s.says)
+        (s.step if s.on else f"{s.step} (off)", s.changed, _mm(s.max_mm), _mm(s.along_mm), _mm(s.dropped_mm),
+         s.failed or s.says)
         for s in steps
-    ]
-    return Table(("Step", "Changed", "Moved up to", "Dropped", "In words"), frozenset({1, 2, 3}), rows)
+    ]  # fmt: skip
+    return Table(("Step", "Changed", "Sideways", "Along", "Dropped", "In words"), frozenset({1, 2, 3, 4}), rows)
 
 
 def _fix_table(fixes: list[FixAccount]) -> Table:
@@ -303,13 +313,14 @@ def _fix_table(fixes: list[FixAccount]) -> Table:
             _mm(f.size_mm),
             f.fix or "none within the tolerance",
             _mm(f.moved_mm),
+            _mm(f.along_mm),
             _mm(f.deviation_mm),
             _mm(f.dropped_mm),
         )
         for f in fixes
     ]
-    heads = ("Finding", "Sketch", "Place", "Size", "Fix", "Moved", "Off", "Dropped")
-    return Table(heads, frozenset({2, 3, 5, 6, 7}), rows)
+    heads = ("Finding", "Sketch", "Place", "Size", "Fix", "Sideways", "Along", "Off", "Dropped")
+    return Table(heads, frozenset({2, 3, 5, 6, 7, 8}), rows)
 
 
 def _region_table(regions: list[RegionAccount]) -> Table:

@@ -155,8 +155,9 @@ class _Pass:
             choice = self._choices.get(finding.key, "")
             if choice not in finding.choices:
                 return finding
+            # Bridges move nothing; with one end held the other goes the whole way, told as if all of it were sideways.
             cost = finding.size if choice in ("first", "second") else 0.0
-            return msgspec.structs.replace(finding, remedy=CHOICES[choice], cost=cost)
+            return msgspec.structs.replace(finding, remedy=CHOICES[choice], cost=cost, along=0.0)
 
         return lambda: [told(finding) for finding in words()]
 
@@ -356,9 +357,10 @@ def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[
     """A finding for each joint."""
     owner, order, names = pieces.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
     first, ends, inside = joints.first.tolist(), joints.ends.tolist(), joints.inside.tolist()
-    rows = zip(joints.place.tolist(), joints.gap.tolist(), joints.move.tolist(), joints.bridge.tolist(), strict=True)
+    figures = (joints.place, joints.gap, joints.side, joints.along, joints.bridge)
+    rows = zip(*(figure.tolist() for figure in figures), strict=True)
     told = []
-    for k, (place, gap, move, bridge) in enumerate(rows):
+    for k, (place, gap, side, along, bridge) in enumerate(rows):
         own = ends[first[k] : first[k + 1]]
         ids = [names[owner[e // 2]] for e in own]
         key = "+".join(sorted([f"{names[owner[e // 2]]}@{order[e // 2]:g}{'>' if e % 2 else '<'}" for e in own]))
@@ -375,7 +377,8 @@ def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[
                 gap,
                 tuple(dict.fromkeys(ids)),
                 remedy,
-                move,
+                side,
+                along=along,
                 confidence=(0.6 if bridge else 1.0) * (1 - 0.5 * min(gap / gap_tolerance, 1.0)),
                 choices=("line", "arc", "arc-back", "first", "second") if plain else (),
             )

@@ -5,8 +5,9 @@ another curve just before; all others are *open*. Settled ends at one place are 
 of its own. An open end looks for partners within the gap tolerance: other nodes first, then the inside of a
 curve. Ends that belong together form a *joint*.
 
-No joint moves an end by more than half of the gap tolerance. Two open ends meet where their carriers meet, if
-that is near enough, so that corners stay sharp and arcs keep their circle; else in the middle.
+Along its own carrier a joint may take an end by the whole gap tolerance, sideways by half of it. Two open ends meet
+where their carriers meet, or touch, if both can go there, so that corners stay sharp, tangents true and arcs on their
+circles; else in the middle.
 
 Cost: n log n for the neighbours, then linear in the open ends.
 """
@@ -33,8 +34,17 @@ _SHALLOW = 0.26
 #: Radians; carriers that meet at less than this touch.
 _TOUCHING = 1e-5
 
+#: Radians; where carriers meet at less than this, a hair's breadth sideways moves their crossing far along.
+_FLAT = 0.05
+
+#: Share of its length by which a piece may be shortened.
+_SHORTER = 0.45
+
 #: mm; carriers that miss each other by less are meant to be tangent.
 _TANGENT = 1e-6
+
+#: mm; a place nearer to a piece than this lies on it.
+_ON = 1e-8
 
 #: mm added to every limit, so that a gap of exactly the tolerance still closes.
 _SLACK = 1e-9
@@ -58,7 +68,9 @@ class Joints:
     """k joints; the ends of joint j are ends[first[j]:first[j + 1]] (an end is 2 * piece, + 1 for its last).
 
     place    (k, 2), mm
-    gap      (k,) mm, how far apart they were; move (k,) mm, how far the farthest travels
+    gap      (k,) mm, how far apart they were
+    side     (k,) mm, how far anything is moved sideways, off what it was; along (k,) mm, how far an end is drawn on or
+             back on its own carrier
     inside   (k,) piece that is met between its ends, or -1; share (k,) where on it
     bridge   (k,) whether a short piece is put in because no end may travel that far; bulge (k,) of that piece
     """
@@ -67,7 +79,8 @@ class Joints:
     ends: Ints
     place: Floats
     gap: Floats
-    move: Floats
+    side: Floats
+    along: Floats
     inside: Ints
     share: Floats
     bridge: Bools
@@ -150,7 +163,42 @@ def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     inside = _inside_joints(near, left, gap)
     alone[inside.ends] = False
     joints = Joints.joined([of_ends, inside])
-    return Joints.joined([joints, _bridges(near, np.flatnonzero(alone), joints, gap)])
+    return measured(near, Joints.joined([joints, _bridges(near, np.flatnonzero(alone), joints, gap)]))
+
+
+def measured(near: Neighbourhood, joints: Joints) -> Joints:
+    """The joints with how far each takes anything sideways and along."""
+    if not len(joints):
+        return joints
+    sizes = np.diff(joints.first)
+    places = np.repeat(joints.place, sizes, axis=0)
+    side, along = _travel(near.curves, joints.ends, places)
+    stays = np.repeat(joints.bridge, sizes)
+    side, along = np.where(stays, 0.0, side), np.where(stays, 0.0, np.abs(along))
+    first = joints.first[:-1]
+    sideways, lengthened = np.maximum.reduceat(side, first), np.maximum.reduceat(along, first)
+    met = np.flatnonzero(joints.inside >= 0)
+    bent = near.curves.take(joints.inside[met]).distances_to(joints.place[met])
+    sideways[met] = np.maximum(sideways[met], np.where(bent <= _ON, 0.0, bent))
+    # What is left of an exact crossing is rounding.
+    return replace(joints, side=np.where(sideways <= _ON, 0.0, sideways), along=lengthened)
+
+
+def _travel(curves: CurveArray, ends: Ints, places: Floats) -> tuple[Floats, Floats]:
+    """How far ends (k,) go to places (k, 2): (off their carrier, along it), mm; along is below 0 where it shortens."""
+    own = curves.take(ends // 2)
+    share = own.shares_of(places)
+    along = np.where(ends % 2 == 1, share - 1, -share) * own.lengths()
+    chord = own.end - own.start
+    off_line = np.abs(cross(places - own.start, chord)) / np.maximum(norm(chord), 1e-300)
+    return np.where(own.is_arc, np.abs(norm(places - own.centre) - own.radius), off_line), along
+
+
+def _may_go(curves: CurveArray, ends: Ints, places: Floats, gap: float) -> Bools:
+    """Which ends (k,) may be taken to places (k, 2)."""
+    side, along = _travel(curves, ends, places)
+    not_too_short = along >= -_SHORTER * curves.take(ends // 2).lengths()
+    return np.asarray((side <= gap / 2 + _SLACK) & (np.abs(along) <= gap + _SLACK) & not_too_short)
 
 
 def end_pairs(near: Neighbourhood, state: EndState, limit: float) -> tuple[Ints, Ints, Floats]:
@@ -212,29 +260,91 @@ def _coupled(near: Neighbourhood, state: EndState, couples: Ints, members: _Memb
     """Joints of two nodes each, (k, 2): at the settled one, where the carriers meet, or in the middle."""
     a, b = couples.T
     ends = near.ends
-    reach = gap / 2 + _SLACK
     here, there = ends[a], ends[b]
-    width = norm(here - there)
     place = (here + there) / 2
     both = np.flatnonzero(~state.settled[a] & ~state.settled[b])
-    place[both] = _met(near.curves, a[both] // 2, b[both] // 2, here[both], there[both], reach)
+    place[both] = _met(near.curves, a[both], b[both], gap)
+    for fixed, settled, other in ((here, state.settled[a], b), (there, state.settled[b], a)):
+        stays = np.flatnonzero(settled & ~state.settled[other])
+        stays = stays[_may_go(near.curves, other[stays], fixed[stays], gap)]
+        place[stays] = fixed[stays]
     for fixed, settled in ((here, state.settled[a]), (there, state.settled[b])):
-        stays = settled & (width <= reach)
+        stays = state.settled[a] & state.settled[b] & settled & (norm(here - there) <= gap / 2 + _SLACK)
         place[stays] = fixed[stays]
     sizes, all_ends = members.of(couples.ravel())
     first = np.concatenate([[0], np.cumsum(sizes.reshape(-1, 2).sum(axis=1))]).astype(np.int64)
     return _joints(near, first, all_ends, place)
 
 
-def _met(curves: CurveArray, i: Ints, j: Ints, here: Floats, there: Floats, reach: float) -> Floats:
-    """Where two open ends meet, (k, 2): a crossing of their carriers that both can reach, else the middle."""
-    middle = (here + there) / 2
-    place = _on_shared_circle(curves, i, j, middle)
+def _met(curves: CurveArray, a: Ints, b: Ints, gap: float) -> Floats:
+    """Where two open ends meet, (k, 2).
+
+    Where they run on into each other, there where their carriers touch; else where their carriers cross; each if both
+    ends may go there. Else in the middle.
+    """
+    i, j = a // 2, b // 2
+    here, there = _end_of(curves, a), _end_of(curves, b)
+    place = _on_shared_circle(curves, i, j, (here + there) / 2)
     best = np.full(len(i), np.inf)
+    out, back = _leaving(curves, a), _leaving(curves, b)
+    flat = np.abs(cross(out, back)) < _FLAT
     for crossing in carrier_crossings(curves, i, j, _TANGENT):
-        away = np.maximum(norm(crossing - here), norm(crossing - there))
-        near = (away <= reach) & (away < best) & (i != j)
-        place[near], best[near] = crossing[near], away[near]
+        where = np.where(np.isnan(crossing), np.inf, crossing)
+        away = np.maximum(norm(where - here), norm(where - there))
+        good = np.flatnonzero((away < best) & (i != j) & (away <= np.where(flat, gap / 2, gap) + _SLACK))
+        good = good[_may_go(curves, a[good], where[good], gap) & _may_go(curves, b[good], where[good], gap)]
+        place[good], best[good] = where[good], away[good]
+    on = np.flatnonzero((dot(out, back) < -np.cos(_SHALLOW)) & (i != j))
+    touch = _touching_places(curves, i[on], j[on])
+    known = np.flatnonzero(~np.isnan(touch[:, 0]))
+    on, touch = on[known], touch[known]
+    good = np.flatnonzero(_may_go(curves, a[on], touch, gap) & _may_go(curves, b[on], touch, gap))
+    place[on[good]] = touch[good]
+    return place
+
+
+def _end_of(curves: CurveArray, ends: Ints) -> Floats:
+    """Where ends (k,) are, (k, 2)."""
+    return np.where((ends % 2 == 1)[:, None], curves.end[ends // 2], curves.start[ends // 2])
+
+
+def _leaving(curves: CurveArray, ends: Ints) -> Floats:
+    """Directions in which pieces run on beyond their ends (k,), (k, 2)."""
+    last = (ends % 2 == 1).astype(np.float64)
+    return np.asarray(curves.take(ends // 2).tangents_at(last) * (2 * last - 1)[:, None])
+
+
+def _touching_places(curves: CurveArray, i: Ints, j: Ints) -> Floats:
+    """Where a line and a circle, or two circles, touch or miss it by a little, half way between the two, (k, 2).
+
+    nan for two lines, for circles about one centre and where one is an arc of no other curvature than its partner.
+    """
+    place = np.full((len(i), 2), np.nan)
+    arc_i, arc_j = curves.is_arc[i], curves.is_arc[j]
+    for mask, line, arc in ((~arc_i & arc_j, i, j), (arc_i & ~arc_j, j, i)):
+        some = np.flatnonzero(mask)
+        start, centre = curves.start[line[some]], curves.centre[arc[some]]
+        way = curves.end[line[some]] - start
+        unit = way / np.maximum(norm(way), 1e-300)[:, None]
+        foot = start + unit * dot(centre - start, unit)[:, None]
+        spoke = foot - centre
+        far = norm(spoke)
+        with np.errstate(invalid="ignore", divide="ignore"):
+            on_circle = centre + spoke * (curves.radius[arc[some]] / far)[:, None]
+        place[some] = np.where((far > 0)[:, None], (foot + on_circle) / 2, np.nan)
+    some = np.flatnonzero(arc_i & arc_j)
+    one, two = curves.centre[i[some]], curves.centre[j[some]]
+    r, s = curves.radius[i[some]], curves.radius[j[some]]
+    between = two - one
+    apart = norm(between)
+    with np.errstate(invalid="ignore", divide="ignore"):
+        unit = between / apart[:, None]
+    # On the line of centres: circles beside each other touch between, one in the other beyond the smaller.
+    beside = np.abs(apart - (r + s)) < np.abs(apart - np.abs(r - s))
+    at_one = np.where(beside | (r > s), r, -r)
+    at_two = np.where(beside, apart - s, np.where(r > s, apart + s, apart - s))
+    met = one + unit * ((at_one + at_two) / 2)[:, None]
+    place[some] = np.where((apart > 1e-3 * np.minimum(r, s))[:, None], met, np.nan)
     return place
 
 
@@ -247,17 +357,15 @@ def _on_shared_circle(curves: CurveArray, i: Ints, j: Ints, places: Floats) -> F
 
 
 def _joints(near: Neighbourhood, first: Ints, all_ends: Ints, place: Floats) -> Joints:
-    """Joints of ends at places; the gap is how wide their ends lie, to twice their distance from the place."""
+    """Joints of ends at places; the gap is how far they lie from the first of them at the most."""
     count = len(place)
     sizes = np.diff(first)
     points = near.ends[all_ends]
-    move = norm(points - np.repeat(place, sizes, axis=0))
-    moves = np.maximum.reduceat(move, first[:-1]) if count else np.empty(0)
     foremost = points[first[:-1]] if count else np.empty((0, 2))
     wide = norm(points - np.repeat(foremost, sizes, axis=0))
     width = np.maximum.reduceat(wide, first[:-1]) if count else np.empty(0)
-    none = np.full(count, -1, dtype=np.int64)
-    return Joints(first, all_ends, place, width, moves, none, np.zeros(count), np.zeros(count, bool), np.zeros(count))
+    none, nothing = np.full(count, -1, dtype=np.int64), np.zeros(count)
+    return Joints(first, all_ends, place, width, nothing, nothing, none, nothing, nothing.astype(bool), nothing)
 
 
 def _crowded(
@@ -300,12 +408,22 @@ def _gathered(near: Neighbourhood, state: EndState, groups: list[list[int]], gap
     for k, group in enumerate(groups):
         points = [Point(*p) for p in near.ends[group].tolist()]
         fixed = next((p for p, e in zip(points, group, strict=True) if settled[e]), None)
-        free[k] = fixed is None or max(fixed.distance_to(p) for p in points) > gap / 2 + _SLACK
+        free[k] = fixed is None or not _all_may_come(near, group, settled, fixed, gap)
         places[k] = [*(smallest_circle(list(dict.fromkeys(points)))[0] if free[k] or fixed is None else fixed)]
     if len(groups):
         drawn = _on_one_circle(near.curves, first, ends, places)
         places = np.where(free[:, None], drawn, places)
     return _joints(near, first, ends, places)
+
+
+def _all_may_come(near: Neighbourhood, group: list[int], settled: list[bool], to: Point, gap: float) -> bool:
+    """Whether all ends of a group may be taken to the place of a settled one."""
+    ends = np.array(group, dtype=np.int64)
+    places = np.broadcast_to(np.array([[*to]]), (len(ends), 2))
+    away = norm(near.ends[ends] - places)
+    open_ends = np.array([not settled[e] for e in group])
+    good = (away <= gap / 2 + _SLACK) | (open_ends & _may_go(near.curves, ends, places, gap))
+    return bool(good.all())
 
 
 def _on_one_circle(curves: CurveArray, first: Ints, ends: Ints, places: Floats) -> Floats:
@@ -361,14 +479,16 @@ def _drawn_on(near: Neighbourhood, state: EndState, joints: Joints, gap: float) 
     row, piece, share = row[best], piece[best], share[best]
     met = _met_inside(near, lead[row], piece, share, distance[best], gap)
     drawn = joints.take(loose[row])
-    move = norm(near.ends.take(drawn.ends, axis=0) - np.repeat(met.place, np.diff(drawn.first), axis=0))
-    moves = np.maximum.reduceat(move, drawn.first[:-1]) if len(drawn) else move
-    reached = np.flatnonzero((moves <= gap / 2 + _SLACK) & (met.move <= gap / 2 + _SLACK))
+    if not len(drawn):
+        return joints
+    may = _may_go(near.curves, drawn.ends, np.repeat(met.place, np.diff(drawn.first), axis=0), gap)
+    bent = near.curves.take(met.inside).distances_to(met.place)
+    reached = np.flatnonzero(np.logical_and.reduceat(may, drawn.first[:-1]) & (bent <= gap / 2 + _SLACK))
     which = loose[row[reached]]
-    place, moved, inside, at = joints.place.copy(), joints.move.copy(), joints.inside.copy(), joints.share.copy()
-    place[which], moved[which] = met.place[reached], np.maximum(moves, met.move)[reached]
+    place, inside, at = joints.place.copy(), joints.inside.copy(), joints.share.copy()
+    place[which] = met.place[reached]
     inside[which], at[which] = met.inside[reached], met.share[reached]
-    return replace(joints, place=place, move=moved, inside=inside, share=at)
+    return replace(joints, place=place, inside=inside, share=at)
 
 
 def _leaving_one_way(near: Neighbourhood, state: EndState, joints: Joints) -> Ints:
@@ -394,20 +514,26 @@ def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, 
     curves = near.curves
     here = near.ends[chosen]
     across = curves.take(target)
-    reach = gap / 2 + _SLACK
     foot = across.points_at(share)
-    place = np.where((distance <= reach)[:, None], foot, (here + foot) / 2)
+    # The foot is the nearest place on the target; what lies there straight ahead is reached along the carrier.
+    reached = (distance <= gap / 2 + _SLACK) | _may_go(curves, chosen, foot, gap)
+    place = np.where(reached[:, None], foot, (here + foot) / 2)
     at = share.copy()
-    for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT)[::-1]:
+    flat = np.abs(cross(_leaving(curves, chosen), across.tangents_at(share))) < _SHALLOW
+    best = np.full(len(chosen), np.inf)
+    for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT):
+        known = np.where(np.isnan(crossing), np.inf, crossing)
         where = across.shares_of(np.nan_to_num(crossing))
-        good = (norm(crossing - here) <= reach) & (where >= 0) & (where <= 1)
-        place[good], at[good] = crossing[good], where[good]
-    on_target = across.distances_to(place) <= 1e-8
-    move = norm(place - here)
-    move = np.where(on_target, move, np.maximum(move, norm(place - foot)))
+        away = norm(known - here)
+        good = (away < best) & (away <= np.where(flat, gap / 2, gap) + _SLACK) & (where >= 0) & (where <= 1)
+        index = np.flatnonzero(good)
+        index = index[_may_go(curves, chosen[index], known[index], gap)]
+        place[index], at[index], best[index] = known[index], where[index], away[index]
     count = len(chosen)
     nothing = np.zeros(count)
-    return Joints(np.arange(count + 1), chosen, place, distance, move, target, at, nothing.astype(bool), nothing)
+    return Joints(
+        np.arange(count + 1), chosen, place, distance, nothing, nothing, target, at, nothing.astype(bool), nothing
+    )
 
 
 def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) -> Joints:
@@ -424,8 +550,9 @@ def _bridges(near: Neighbourhood, stranded: Ints, joints: Joints, gap: float) ->
     gaps = norm(place - near.ends[end])
     nothing = np.zeros(count)
     return Joints(
-        np.arange(count + 1), end, place, gaps, nothing, np.full(count, -1), nothing, np.ones(count, bool), nothing
-    )
+        np.arange(count + 1), end, place, gaps, nothing, nothing, np.full(count, -1), nothing, np.ones(count, bool),
+        nothing,
+    )  # fmt: skip
 
 
 def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) -> Joints:
@@ -435,7 +562,7 @@ def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) ->
     here, there = near.ends[[a]], near.ends[[b]]
     held = np.zeros(1)
     if choice in ("first", "second"):
-        return replace(one, place=here if choice == "first" else there, move=one.gap)
+        return measured(near, replace(one, place=here if choice == "first" else there))
     if choice in ("arc", "arc-back"):
         end, chord = (a, there - here) if choice == "arc" else (b, here - there)
         last = end % 2
@@ -445,8 +572,9 @@ def with_choice(near: Neighbourhood, joints: Joints, joint: int, choice: str) ->
         held = held if choice == "arc" else -held
     first = np.array([0, 1])
     return replace(
-        one, first=first, ends=np.array([a]), place=there, move=np.zeros(1), bridge=np.ones(1, bool), bulge=held
-    )
+        one, first=first, ends=np.array([a]), place=there, side=np.zeros(1), along=np.zeros(1), bridge=np.ones(1, bool),
+        bulge=held,
+    )  # fmt: skip
 
 
 def sparing(near: Neighbourhood, joints: Joints, held: Bools) -> Joints:
@@ -457,7 +585,7 @@ def sparing(near: Neighbourhood, joints: Joints, held: Bools) -> Joints:
     concerned = np.union1d(which[pulls], np.flatnonzero(on_held))
     if not len(concerned):
         return joints
-    place, move = joints.place.copy(), joints.move.copy()
+    place = joints.place.copy()
     stay = np.ones(len(joints), dtype=bool)
     for k in concerned.tolist():
         own = joints.ends[joints.first[k] : joints.first[k + 1]]
@@ -472,5 +600,4 @@ def sparing(near: Neighbourhood, joints: Joints, held: Bools) -> Joints:
             foot = piece.points_at(np.clip(piece.shares_of(place[[k]]), 0.0, 1.0))
             stay[k] &= not len(fixed)
             place[k] = foot[0]
-        move[k] = norm(points - place[k]).max()
-    return replace(joints, place=place, move=move).take(np.flatnonzero(stay))
+    return measured(near, replace(joints, place=place).take(np.flatnonzero(stay)))

@@ -60,7 +60,8 @@ class Finding(msgspec.Struct, frozen=True):
     size     mm: width of the gap, length of the piece or of the part that overlaps
     curves   ids of the curves concerned
     remedy   what the fix does, in words; empty where there is none within the tolerance
-    cost     mm that the fix moves any point that stays
+    cost     mm that the fix moves any point that stays sideways, off the line or circle that it was on
+    along    mm by which the fix lengthens or shortens anything on its own line or circle
     dropped  mm of curve that the fix takes away and nothing else covers
     fixed    whether it was done
     by_choice  a fix that is done only when this very finding is chosen, never with all of them
@@ -82,6 +83,7 @@ class Finding(msgspec.Struct, frozen=True):
     confidence: float = 1.0
     choices: tuple[str, ...] = ()
     note: str | None = None
+    along: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

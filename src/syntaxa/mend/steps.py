@@ -289,4 +289,5 @@ def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:
         dropped_mm=sum(f.dropped for f in fixed),
         says=f"Fixed: {says}." if says else "Nothing to fix.",
         missing=tuple(key for key in only or () if key not in done),
+        along_mm=max((f.along for f in fixed), default=0.0),
     )

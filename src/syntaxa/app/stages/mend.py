@@ -146,7 +146,7 @@ class MendPanel(StagePanel):
                     "Finding", lambda f: str(f.kind).capitalize(), False, self._glyph, lambda f: FINDING_KINDS[f.kind]
                 ),
                 Column("Size", lambda f: self.lengths.small(f.size)),
-                Column("Moves", lambda f: self.lengths.small(f.cost) if f.remedy else "–"),
+                Column("Moves", lambda f: self.lengths.small(max(f.cost, f.along)) if f.remedy else "–"),
             ),
         )
         self.table.selection().selectionChanged.connect(lambda *_: self._choose())
@@ -301,7 +301,8 @@ class MendPanel(StagePanel):
         most = self.most.number() if self.most.text().strip() else None
         listed = [*self.session.findings, *(self.session.left_findings if self.left_too.isChecked() else ())]
         listed = [f for f in listed if own is None or own & set(f.curves)]
-        self._rows = [f for f in listed if (not kind or f.kind == kind) and (most is None or f.cost <= most)]
+        near = (f for f in listed if most is None or max(f.cost, f.along) <= most)
+        self._rows = [f for f in near if not kind or f.kind == kind]
         self.table.model_.show_rows(self._rows)
         row = next((k for k, f in enumerate(self._rows) if f.key == self._chosen), -1)
         if row < 0:
