@@ -10,7 +10,8 @@ import pytest
 from specimens import dxf_of
 
 from syntaxa.errors import Cancelled, IntakeError
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Polyline, Spline, bounds
+from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Polyline, Spline
 from syntaxa.intake.registry import read
 
 

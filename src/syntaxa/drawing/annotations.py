@@ -199,10 +199,36 @@ class ConstructionLine:
         return Line(self.place + -step if self.both_ways else self.place, self.place + step)
 
 
-Annotation = Text | Dimension | Hatch | PointMark | Picture | ConstructionLine
+@dataclass(frozen=True, slots=True)
+class Leader:
+    """Lines and arrows that point at something, and the words that stand with them."""
+
+    id: str
+    layer: str
+    strokes: tuple[Shape, ...]
+    labels: tuple[Text, ...] = ()
+    colour: int | None = None
+
+    kind = "leader"
+
+    def transformed(self, by: Transform) -> Leader:
+        """The image."""
+        return replace(
+            self,
+            strokes=tuple(s.transformed(by) for s in self.strokes),
+            labels=tuple(t.transformed(by) for t in self.labels),
+        )
+
+    def box(self) -> Box:
+        """Extents of its strokes and the places of its words."""
+        boxes = [(t.place.x, t.place.y, t.place.x, t.place.y) for t in self.labels]
+        return union_of([*boxes, *(bounds(s) for s in self.strokes)]) or (0.0, 0.0, 0.0, 0.0)
+
+
+Annotation = Text | Dimension | Hatch | PointMark | Picture | ConstructionLine | Leader
 
 #: Kinds in the order in which they are told.
-ANNOTATION_KINDS = ("text", "dimension", "hatch", "point", "image", "construction")
+ANNOTATION_KINDS = ("text", "dimension", "hatch", "point", "image", "construction", "leader")
 
 
 def union_of(boxes: Iterable[Box]) -> Box | None:

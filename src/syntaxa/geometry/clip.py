@@ -6,6 +6,7 @@ become arc runs within the fit tolerance, those that lie wholly inside stay what
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import TypeAlias
 
 import numpy as np
@@ -37,6 +38,35 @@ def _areas_in(mixed: BaseGeometry) -> Area:
     parts = [g for g in shapely.get_parts(mixed) if isinstance(g, Polygon | MultiPolygon)]
     joined = shapely.union_all(parts)
     return joined if isinstance(joined, Polygon | MultiPolygon) else Polygon()
+
+
+def area_of_rings(rings: Sequence[Floats], even_odd: bool) -> Area:
+    """The area within closed runs of points (n, 2) each, by the even-odd or the non-zero rule.
+
+    The plane is cut at all of them, and each part is in or out by how often they wind round a point of it.
+    """
+    closed = [np.vstack([ring, ring[:1]]) for ring in rings if len(ring) >= 3]
+    if len(closed) < 2 and not even_odd:
+        return area_of(rings[0]) if rings else Polygon()
+    if not closed:
+        return Polygon()
+    cut = shapely.union_all([shapely.LineString(ring) for ring in closed])
+    parts = [p for p in shapely.get_parts(shapely.polygonize([cut])) if isinstance(p, Polygon)]
+    kept = [p for p in parts if _winds(closed, shapely.point_on_surface(p), even_odd)]
+    joined = shapely.union_all(kept) if kept else Polygon()
+    return joined if isinstance(joined, Polygon | MultiPolygon) else _areas_in(joined)
+
+
+def _winds(rings: Sequence[Floats], place: shapely.Point, even_odd: bool) -> bool:
+    x, y = place.x, place.y
+    total = 0
+    for ring in rings:
+        a, b = ring[:-1] - (x, y), ring[1:] - (x, y)
+        side = a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]
+        up = (a[:, 1] <= 0) & (b[:, 1] > 0) & (side > 0)
+        down = (a[:, 1] > 0) & (b[:, 1] <= 0) & (side < 0)
+        total += int(up.sum()) - int(down.sum())
+    return bool(total % 2) if even_odd else total != 0
 
 
 def common(one: Area, other: Area) -> Area:

@@ -51,6 +51,12 @@ class Transform:
             other.b * self.e + other.d * self.f + other.f,
         )
 
+    def inverse(self) -> Transform:
+        """The map back; raises ZeroDivisionError where the plane was flattened."""
+        det = self.determinant
+        a, b, c, d = self.d / det, -self.b / det, -self.c / det, self.a / det
+        return Transform(a, b, c, d, -(a * self.e + c * self.f), -(b * self.e + d * self.f))
+
     def point(self, p: Point) -> Point:
         """The image of a point."""
         return Point(self.a * p.x + self.c * p.y + self.e, self.b * p.x + self.d * p.y + self.f)

@@ -17,11 +17,24 @@ import math
 from dataclasses import dataclass, field
 
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.shapes import (
+    TURN,
+    Arc,
+    Circle,
+    EllipseArc,
+    Line,
+    Polyline,
+    Shape,
+    Spline,
+    ellipse_from_conjugates,
+)
 from syntaxa.geometry.transform import Transform
 
 #: Share of the radius by which the usual cubic leaves a quarter circle, with room for other handle lengths in use.
 _QUARTER_ERROR = 2.73e-4 * 1.6
+
+#: Length of the handles of the usual quarter of a circle, in radii: 4/3 (sqrt 2 - 1), with room for others in use.
+_HANDLE = 4 / 3 * (math.sqrt(2) - 1)
 
 #: Radians; a cubic with a larger sweep is never one arc.
 _WIDEST = math.pi * 0.75
@@ -81,6 +94,12 @@ class Run:
         """A quadratic piece, raised to degree 3."""
         self.curve_to(self.at.toward(handle, 2 / 3), end.toward(handle, 2 / 3), end)
 
+    def mapped(self, by: Transform) -> Run:
+        """The same pieces under a map that keeps straight lines."""
+        there = Run(by.point(self.begin), [piece.transformed(by) for piece in self.pieces], self.closed)
+        there.at = by.point(self.at)
+        return there
+
     def add(self, piece: Piece, end: Point) -> None:
         """Any piece, with the exact point at which it ends."""
         self.pieces.append(piece)
@@ -100,7 +119,7 @@ def shapes_of(run: Run, rounding: float) -> list[Shape]:
     if all(type(piece) is Line for piece in run.pieces):
         return [_straight(run, closed)]
     pieces = [_plain(piece, rounding) for piece in run.pieces]
-    circle = _whole_circle(pieces, closed, rounding)
+    circle = _whole_circle(pieces, closed, rounding) or (_stretched_circle(run.pieces, rounding) if closed else None)
     if circle is not None:
         return [circle]
     whole = closed and all(isinstance(p, Line | Arc) for p in pieces)
@@ -173,6 +192,28 @@ def _whole_circle(pieces: list[Piece], closed: bool, rounding: float) -> Circle 
         if same and abs(abs(sum(e.sweep for e in ellipses)) - TURN) < 1e-6:
             return EllipseArc(first.centre, first.major, first.ratio, first.start_parameter, TURN)
     return None
+
+
+def _stretched_circle(pieces: list[Piece], rounding: float) -> EllipseArc | None:
+    """The ellipse that four cubics stand for: a circle drawn as usual, seen under any map that keeps straight lines."""
+    cubics = [p for p in pieces if isinstance(p, Cubic)]
+    if len(cubics) != 4 or len(pieces) != 4:
+        return None
+    joints = [c.start for c in cubics]
+    centre = joints[0].toward(joints[2], 0.5)
+    spokes = [p - centre for p in joints]
+    size = max(s.length for s in spokes)
+    slack = 1e-3 * size + 4 * rounding
+    u, v = spokes[0], spokes[1]
+    if centre.distance_to(joints[1].toward(joints[3], 0.5)) > slack or abs(u.cross(v)) < 1e-6 * size * size:
+        return None
+    for k, cubic in enumerate(cubics):
+        here, there = spokes[k], spokes[(k + 1) % 4]
+        first, second = cubic.start + there * _HANDLE, cubic.end + here * _HANDLE
+        if first.distance_to(cubic.first) > slack or second.distance_to(cubic.second) > slack:
+            return None
+    ellipse = ellipse_from_conjugates(centre, u, v, 0.0, TURN)
+    return None if ellipse.ratio > 1 - 1e-9 else ellipse
 
 
 def _circle_of(arcs: list[Arc], rounding: float) -> Circle | None:

@@ -21,7 +21,7 @@ BoxMode = Literal["inside", "touching", "cut"]
 Box = tuple[float, float, float, float]
 
 #: Kinds that can be taken or left: curves, and each kind of annotation.
-KINDS = ("curves", "text", "dimension", "hatch", "point", "image", "construction")
+KINDS = ("curves", "text", "dimension", "hatch", "point", "image", "construction", "leader")
 
 
 class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):

@@ -7,7 +7,7 @@ from collections.abc import Hashable, Iterable
 from threading import Lock
 from typing import Generic, TypeVar
 
-from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Picture
+from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Leader, Picture
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.drawing.state import State
 from syntaxa.geometry.shapes import Polyline, Shape, Spline
@@ -85,4 +85,4 @@ def _note_bytes(note: Annotation) -> int:
         return _OF_NOTE + len(note.data)
     if isinstance(note, Hatch):
         return _OF_NOTE + sum(_OF_CURVE + _OF_POINT * _points(s) for loop in note.loops for s in loop)
-    return _OF_NOTE + (_OF_CURVE * len(note.strokes) if isinstance(note, Dimension) else 0)
+    return _OF_NOTE + (_OF_CURVE * len(note.strokes) if isinstance(note, Dimension | Leader) else 0)

@@ -8,7 +8,7 @@ import ezdwg
 import pytest
 
 from syntaxa.errors import Cancelled, IntakeError
-from syntaxa.geometry.shapes import bounds
+from syntaxa.geometry.extents import bounds
 from syntaxa.intake.dwg import reader
 from syntaxa.intake.registry import read
 

@@ -11,7 +11,8 @@ from ezdxf.enums import TextEntityAlignment
 from specimens import dxf_of
 
 from syntaxa.errors import IntakeError, no_progress
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Polyline, bounds
+from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Polyline
 from syntaxa.intake.dxf import plain
 from syntaxa.intake.dxf.reader import read as read_dxf
 from syntaxa.intake.model import ReadOptions
@@ -94,7 +95,7 @@ def test_hatches_keep_boundaries_of_every_edge():
     assert dict(result.report.degenerate) == {"HATCH": 1}
 
 
-def test_endless_lines_are_construction_and_leaders_and_mlines_are_curves():
+def test_endless_lines_are_construction_leaders_are_notes_and_mlines_are_curves():
     def build(space, _document):
         space.add_xline((1, 2), (3, 4))
         space.add_ray((0, 0), (0, 1))
@@ -104,7 +105,8 @@ def test_endless_lines_are_construction_and_leaders_and_mlines_are_curves():
         space.add_trace([(0, 0), (4, 0), (0, 2), (4, 2)])
 
     drawing = received(build).drawing
-    assert [(a.kind, a.both_ways) for a in drawing.annotations] == [("construction", True), ("construction", False)]
+    assert [a.kind for a in drawing.annotations] == ["construction", "construction", "leader"]
+    assert [a.both_ways for a in drawing.annotations[:2]] == [True, False]
     solids = [c.shape for c in drawing.curves if isinstance(c.shape, Polyline) and c.shape.closed]
     assert [s.length for s in solids if len(s.vertices) == 4] == [12, 12]
     assert sum(c.shape.kind == "line" for c in drawing.curves) >= 2

@@ -13,7 +13,8 @@ from reportlab.lib.pdfencrypt import StandardEncryption
 from reportlab.pdfgen.canvas import Canvas
 
 from syntaxa.errors import IntakeError, PasswordNeeded
-from syntaxa.geometry.shapes import Arc, Circle, Polyline, bounds
+from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.shapes import Arc, Circle, Polyline
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.pdf.colours import rgb_of
 from syntaxa.intake.registry import read

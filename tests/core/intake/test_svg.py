@@ -11,7 +11,8 @@ from svgelements import Matrix
 from svgelements import Path as OtherPath
 
 from syntaxa.errors import IntakeError
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, bounds
+from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.registry import read
 from syntaxa.intake.svg.placing import transform_of

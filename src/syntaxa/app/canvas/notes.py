@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections import OrderedDict
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from threading import Lock
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
@@ -30,11 +30,13 @@ from syntaxa.drawing.annotations import (
     ConstructionLine,
     Dimension,
     Hatch,
+    Leader,
     Picture,
     PointMark,
     Text,
     strokes_of,
 )
+from syntaxa.geometry.shapes import Shape
 
 #: Pixels; smaller letters are a line, still smaller ones nothing.
 _READABLE, _VISIBLE = 4.0, 1.2
@@ -47,7 +49,7 @@ _LARGEST_PICTURE = 4000
 
 #: Order of painting: what lies beneath comes first.
 _BENEATH = ("image", "hatch")
-_ABOVE = ("construction", "dimension", "point", "text")
+_ABOVE = ("construction", "dimension", "leader", "point", "text")
 
 _decoded: OrderedDict[int, tuple[bytes, QImage]] = OrderedDict()
 _decoding = Lock()
@@ -89,11 +91,12 @@ def _draw(painter: QPainter, note: Annotation, view: View, tokens: Tokens, fade:
     )
     if isinstance(note, Text):
         draw_text(painter, note, view, ink)
+    elif isinstance(note, Leader):
+        _draw_strokes(painter, note.strokes, view, ink)
+        for label in note.labels:
+            draw_text(painter, label, view, ink)
     elif isinstance(note, Dimension):
-        painter.setPen(_thin(ink))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        for stroke in strokes_of(note):
-            painter.drawPolyline(polygon_of(stroke.flattened(0.3 / view.scale), view))
+        _draw_strokes(painter, strokes_of(note), view, ink)
         for label in note.labels:
             draw_text(painter, label, view, ink)
         if not note.labels and note.text:
@@ -109,6 +112,13 @@ def _draw(painter: QPainter, note: Annotation, view: View, tokens: Tokens, fade:
         _draw_picture(painter, note, view, ink, fade)
     else:
         _draw_construction(painter, note, view, ink)
+
+
+def _draw_strokes(painter: QPainter, strokes: Iterable[Shape], view: View, ink: QColor) -> None:
+    painter.setPen(_thin(ink))
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    for stroke in strokes:
+        painter.drawPolyline(polygon_of(stroke.flattened(0.3 / view.scale), view))
 
 
 def _thin(ink: QColor) -> QPen:

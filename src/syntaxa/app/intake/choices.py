@@ -27,7 +27,7 @@ from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.intake.steps import KINDS, TakeIn
 
 KIND_NAMES = {"curves": "Curves", "text": "Texts", "dimension": "Dimensions", "hatch": "Hatches", "point": "Points",
-              "image": "Pictures", "construction": "Construction lines"}  # fmt: skip
+              "image": "Pictures", "construction": "Construction lines", "leader": "Leaders"}  # fmt: skip
 
 _NAME = Qt.ItemDataRole.UserRole
 

@@ -25,6 +25,9 @@ Floats = NDArray[np.float64]
 #: Fewer plain entities than this are not worth a way of their own.
 FEWEST = 500
 
+#: Radians by which the digits of a file may miss a whole turn; an angle below the other is no arc at all.
+_ROUNDED, _NOTHING = 1e-8, 1e-12
+
 _NAMES = {b"LINE": "LINE", b"ARC": "ARC", b"CIRCLE": "CIRCLE"}
 _PLAIN = tuple(_NAMES)
 
@@ -106,6 +109,13 @@ class Tagged:
         """The file again."""
         return _joined(self.heads, self.values, np.ones(len(self.codes), dtype=bool))
 
+    def with_tags(self, at: Ints, codes: Sequence[int], values: Sequence[bytes]) -> Tagged:
+        """More tags, each before the tag at its place (rising); all at once, for a file may want tens of thousands."""
+        heads, old = np.array(self.heads, dtype=object), np.array(self.values, dtype=object)
+        names = np.array([b"%d" % c for c in codes], dtype=object)
+        heads, old = np.insert(heads, at, names), np.insert(old, at, np.array(values, dtype=object))
+        return Tagged(np.insert(self.codes, at, codes), heads.tolist(), old.tolist())
+
     def section(self, name: bytes) -> tuple[int, int] | None:
         """Where the tags of a section begin and end (its ENDSEC left out)."""
         codes, values = self.codes, self.values
@@ -120,7 +130,7 @@ class Tagged:
 
 def with_handles(tagged: Tagged) -> Tagged:
     """The file with a handle for each entity that has none: ids must not depend on the way a file is read."""
-    codes, heads, values = tagged.codes, tagged.heads, tagged.values
+    codes = tagged.codes
     missing: list[int] = []
     for section in (tagged.section(b"BLOCKS"), tagged.section(b"ENTITIES")):
         if section is None:
@@ -135,11 +145,8 @@ def with_handles(tagged: Tagged) -> Tagged:
         return tagged
     first = max(_greatest_handle(tagged), 0xFF) + 1
     at = np.array(missing) + 1
-    new_values, new_heads = values.copy(), heads.copy()
-    for number, k in reversed(list(enumerate(at.tolist(), start=first))):
-        new_values[k:k] = [b"%X" % number]
-        new_heads[k:k] = [b"5"]
-    return Tagged(np.insert(codes, at, 5), new_heads, new_values)
+    given = [b"%X" % number for number in range(first, first + len(missing))]
+    return tagged.with_tags(at, [5] * len(given), given)
 
 
 def _greatest_handle(tagged: Tagged) -> int:
@@ -282,6 +289,16 @@ def _shapes(kinds: Sequence[str], numbers: dict[int, Floats]) -> list[Line | Arc
     return shapes
 
 
+def swept(first: float, last: float) -> float:
+    """How far it is round from one angle to another (radians), more than 0 and at most a turn.
+
+    What is written as a whole turn is one, whatever its digits come to: 6.28318530717959, 360.0000001 degrees.
+    """
+    sweep = (last - first) % TURN
+    whole = min(sweep, TURN - sweep) < _ROUNDED and (abs(last - first) > math.pi or sweep < _NOTHING)
+    return TURN if whole else sweep
+
+
 def arc_between(centre: Point, radius: float, first_deg: float, last_deg: float, sense: float) -> Arc | Circle:
     """An ARC of the DXF reference: counter-clockwise between two angles (degrees) as its plane is seen.
 
@@ -289,8 +306,8 @@ def arc_between(centre: Point, radius: float, first_deg: float, last_deg: float,
     """
     if not (math.isfinite(first_deg) and math.isfinite(last_deg)):
         return Arc(centre, math.nan, 0.0, 0.0)
-    first, last = math.radians(first_deg), math.radians(last_deg)
-    sweep = (last - first) % TURN
-    if sweep < 1e-12:
+    first = math.radians(first_deg)
+    sweep = swept(first, math.radians(last_deg))
+    if sweep == TURN:
         return Circle(centre, radius)
     return Arc(centre, radius, first if sense > 0 else math.pi - first, sense * sweep)

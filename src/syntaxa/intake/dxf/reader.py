@@ -18,6 +18,7 @@ from syntaxa.drawing.units import UNIT_OF_HEADER_CODE
 from syntaxa.errors import Cancelled, IntakeError, Progress
 from syntaxa.intake.dxf.annotate import font_files
 from syntaxa.intake.dxf.mark import BINARY_MARK
+from syntaxa.intake.dxf.marked import with_markers
 from syntaxa.intake.dxf.plain import NotPlain, Split, Tagged, split, with_handles
 from syntaxa.intake.dxf.salvage import salvaged
 from syntaxa.intake.dxf.walk import DAMAGE, Walk, layer_table
@@ -72,7 +73,7 @@ def _document(name: str, data: bytes, out: Gathered, fast: bool) -> tuple[Docume
         try:
             tagged = Tagged.of(data)
             out.told(0.1)
-            ready = with_handles(tagged)
+            ready = with_handles(with_markers(tagged))
             if ready is not tagged:
                 data = ready.data()
             if fast:

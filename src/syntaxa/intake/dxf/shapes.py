@@ -18,8 +18,8 @@ from ezdxf.entities import Spline as SplineEntity
 from ezdxf.math import Vec3
 
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline, Shape, Spline, ellipse_from_conjugates
-from syntaxa.intake.dxf.plain import arc_between
+from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape, Spline, ellipse_from_conjugates
+from syntaxa.intake.dxf.plain import arc_between, swept
 from syntaxa.intake.gather import LARGEST
 from syntaxa.intake.model import OFF_PLANE
 from syntaxa.intake.outlines import Run, shapes_of
@@ -156,7 +156,7 @@ def _ellipse(entity: DXFGraphic) -> Shape:
     if not 0 < abs(ratio) <= 1e6:
         raise Degenerate("It has no width.")
     first, last = float(entity.dxf.start_param), float(entity.dxf.end_param)
-    sweep = (last - first) % TURN or TURN
+    sweep = swept(first, last)
     u = Vector(major.x, major.y)
     v = Vector(-major.y * ratio * sense, major.x * ratio * sense)
     ellipse = ellipse_from_conjugates(centre, u, v, first, sweep)

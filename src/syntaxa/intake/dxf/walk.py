@@ -11,11 +11,16 @@ from ezdxf.document import Drawing as Document
 from ezdxf.entities import DXFEntity, DXFGraphic, Insert
 from ezdxf.lldxf.const import DXFError
 from ezdxf.lldxf.encoding import decode_dxf_unicode, has_dxf_unicode
+from ezdxf.math.transformtools import TransformError
 from ezdxf.render import MeshBuilder
 
+from syntaxa.drawing.annotations import Leader, Text
 from syntaxa.drawing.model import Layer, Style
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.images import images_of
+from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.transform import Floats, Transform
 from syntaxa.intake.dxf.annotate import MAKERS
+from syntaxa.intake.dxf.placed import Placed
 from syntaxa.intake.dxf.plain import Columns, Split, StyleKey
 from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, height_of, shapes_from, tilt_of
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, printable
@@ -25,8 +30,8 @@ from syntaxa.intake.solids import add_solids
 #: Entities that draw nothing of their own.
 _SILENT = frozenset(("VIEWPORT", "SEQEND", "ACAD_PROXY_ENTITY_GRAPHIC"))
 
-#: Entities that are drawn as lines, arcs and texts.
-_DRAWN = frozenset(("MLINE", "LEADER", "MULTILEADER", "TOLERANCE"))
+#: Entities that point at something and say what it is: nothing of them is made.
+_POINTING = frozenset(("LEADER", "MULTILEADER", "TOLERANCE"))
 
 #: Bodies, whose shape lies in a form that is nowhere laid open.
 _BODIES = frozenset(("REGION", "3DSOLID", "BODY", "SURFACE", "EXTRUDEDSURFACE", "LOFTEDSURFACE", "REVOLVEDSURFACE",
@@ -38,6 +43,9 @@ DAMAGE = (DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError,
 
 #: Plain entities gathered between two looks at whether to stop.
 _AT_ONCE = 4000
+
+#: The line weight that says "as the insertion".
+_BY_BLOCK = -2
 
 #: Line weights count in hundredths of a mm (DXF reference, group 370).
 _WEIGHTS_TO_MM = 100
@@ -123,8 +131,8 @@ class Walk:
             index, true_colour if true_colour >= 0 else None, printable(line_type), weight if weight >= 0 else None
         )
 
-    def take(self, entity: DXFEntity, name: str, path: tuple[str, ...], outer: Insert | None) -> None:
-        """One entity; `path` names the blocks it lies in, `outer` is the insertion that put it there."""
+    def take(self, entity: DXFEntity, name: str, path: tuple[str, ...], outer: Placed | None) -> None:
+        """One entity; `path` names the blocks it lies in, `outer` says how they put it there."""
         kind, name = entity.dxftype(), printable(name)
         try:
             if kind == "INSERT" and isinstance(entity, Insert):
@@ -135,7 +143,9 @@ class Walk:
                 self._solid(entity, outer)
             elif kind in CONVERTERS and isinstance(entity, DXFGraphic):
                 self._curve(entity, name, outer)
-            elif kind in _DRAWN:
+            elif kind in _POINTING and hasattr(entity, "virtual_entities"):
+                self._leader(entity, name, outer)
+            elif kind == "MLINE":
                 for k, part in enumerate(entity.virtual_entities()):  # type: ignore[attr-defined]
                     self.take(part, f"{name}-{k + 1}", path, outer)
             elif kind in _BODIES:
@@ -146,32 +156,61 @@ class Walk:
             self.out.degenerate[printable(kind)] += 1
         except Unreadable as why:
             self.out.skip(kind, str(why))
+        except TransformError:
+            self.out.skip(kind, "It cannot be taken out of its block.")
         except DAMAGE:
             self.out.skip(kind, "Its data make no sense.")
 
-    def _curve(self, entity: DXFGraphic, name: str, outer: Insert | None) -> None:
+    def _curve(self, entity: DXFGraphic, name: str, outer: Placed | None) -> None:
+        entity, by = _in_plane(entity, outer)
         shapes = shapes_from(entity, self.options.flatten)
-        self._seen_at(height_of(entity))
-        layer, style = self._layer(entity, outer), self._style(entity, outer)
+        if by is not None:
+            shapes = [image for shape in shapes for image in images_of(shape, by)]
+        self._seen_at(height_of(entity) + (outer.height if outer is not None and by is not None else 0.0))
+        layer = self._layer(entity, outer)
+        style = self._style(entity, outer, layer)
         for shape in shapes:
             self.out.add(shape, layer, style, name, self._block, None, entity.dxftype(), tilt_of(entity))
 
-    def _annotation(self, entity: DXFGraphic, name: str, outer: Insert | None, inside: bool) -> None:
+    def _leader(self, entity: DXFEntity, name: str, outer: Placed | None) -> None:
+        """A leader, with its arrows and words: it is told and shown, and nothing of it is cut."""
+        strokes: list[Shape] = []
+        words: list[Text] = []
+        parts = list(entity.virtual_entities())  # type: ignore[attr-defined]
+        while parts:
+            part = parts.pop(0)
+            if isinstance(part, Insert):
+                parts += part.virtual_entities()
+            elif part.dxftype() in CONVERTERS:
+                strokes += shapes_from(part, True)
+            elif part.dxftype() in MAKERS:
+                made = MAKERS[part.dxftype()](part, name, "", None)
+                words += [made] if isinstance(made, Text) else []
+        layer = self._layer(entity, outer)
+        colour = self._style(entity, outer, layer).colour
+        leader = Leader(self.out.unique(name), layer, tuple(strokes), tuple(words), colour)
+        by = outer.plane if outer is not None else None
+        self.out.note(leader if by is None else leader.transformed(by))
+
+    def _annotation(self, entity: DXFGraphic, name: str, outer: Placed | None, inside: bool) -> None:
         if inside and entity.dxftype() == "ATTDEF":
             # It only says what may be filled in; what was filled in stands with the insertion.
             return
         if entity.dxf.hasattr("style"):
             self.text_styles.add(str(entity.dxf.style))
+        entity, by = _in_plane(entity, outer)
+        layer = self._layer(entity, outer)
         made = MAKERS[entity.dxftype()](
-            entity, self.out.unique(name), self._layer(entity, outer), self._style(entity, outer).colour
+            entity, self.out.unique(name), layer, self._style(entity, outer, layer).colour
         )
-        self.out.note(made)
+        self.out.note(made if by is None else made.transformed(by))
         if entity.dxftype() == "IMAGE":
             self.out.skip("IMAGE", "Its picture lies outside the file; its place is kept.")
 
-    def _insert(self, insert: Insert, name: str, path: tuple[str, ...], outer: Insert | None) -> None:
+    def _insert(self, insert: Insert, name: str, path: tuple[str, ...], outer: Placed | None) -> None:
         block = insert.dxf.get("name", "")
-        if insert.block() is None:
+        content = insert.block()
+        if content is None:
             self.out.skip("INSERT", f"Its block “{block}” is missing.")
             return
         if block in path or len(path) >= DEEPEST:
@@ -179,8 +218,6 @@ class Walk:
             return
         self.out.count()
         self.out.blocks += 1
-        if insert.dxf.get("layer", "0") == "0" and outer is not None:
-            insert.dxf.layer = outer.dxf.get("layer", "0")
         for attribute in insert.attribs:
             self.take(attribute, f"{name}-{attribute.dxf.get('tag', 'text')}", path, outer)
         before = self._block
@@ -189,17 +226,48 @@ class Walk:
         copies = insert.multi_insert() if insert.mcount > 1 else (insert,)
         for copy in copies:
             self.out.count()
-            for part in copy.virtual_entities(skipped_entity_callback=self._skipped):
+            placed = self._placed(copy, outer)
+            for part in content:
+                if part.dxftype() == "ATTDEF":
+                    continue
                 number += 1
-                self.take(part, f"{name}-{number}", (*path, block), insert)
+                self.take(part, f"{name}-{number}", (*path, block), placed)
         self._block = before
 
-    def _skipped(self, entity: DXFEntity, _reason: str) -> None:
-        self.out.skip(entity.dxftype(), "It cannot be taken out of its block.")
+    def _placed(self, insert: Insert, outer: Placed | None) -> Placed:
+        """How an insertion puts its contents, with what it takes itself from the one that it lies in."""
+        layer = str(insert.dxf.get("layer", "0"))
+        if layer == "0" and outer is not None:
+            layer = outer.layer
+        matrix = insert.matrix44()
+        known = self.out.layers.get(decoded(layer))
+        hidden = bool(insert.dxf.get("invisible", 0)) or (known is not None and known.frozen)
+        line_type, weight = str(insert.dxf.get("linetype", "")), int(insert.dxf.get("lineweight", -1))
+        if outer is not None:
+            matrix = matrix * outer.matrix
+            hidden = hidden or outer.hidden
+            line_type = outer.line_type if line_type.upper() == "BYBLOCK" else line_type
+            weight = outer.weight if weight == _BY_BLOCK else weight
+        colour = self._colour(insert, outer, layer)
+        return Placed(matrix, layer, colour, line_type, weight, hidden)
 
-    def _solid(self, entity: DXFEntity, outer: Insert | None) -> None:
+    def _colour(self, entity: DXFEntity, outer: Placed | None, layer: str) -> int | None:
+        """The colour of what lies on a layer; None where it is that of the layer."""
+        index = int(entity.dxf.get("color", 256))
+        if index == 0 and outer is not None:
+            if outer.colour is not None or outer.layer == layer:
+                return outer.colour
+            known = self.out.layers.get(decoded(outer.layer))
+            return None if known is None else known.colour
+        true_colour = entity.dxf.get("true_color")
+        return _indexed(abs(index)) if true_colour is None else _packed(int2rgb(int(true_colour)))
+
+    def _solid(self, entity: DXFEntity, outer: Placed | None) -> None:
         corners = _triangles_of(entity)
         if len(corners):
+            if outer is not None:
+                moved = outer.matrix.transform_vertices(corners.reshape(-1, 3).tolist())
+                corners = np.array([(*v,) for v in moved]).reshape(-1, 3, 3)
             self._triangles.setdefault(self._layer(entity, outer), []).append(corners)
         else:
             self.out.degenerate[entity.dxftype()] += 1
@@ -209,39 +277,47 @@ class Walk:
             self.raised += 1
             self.highest = max(self.highest, z)
 
-    def _layer(self, entity: DXFEntity, outer: Insert | None) -> str:
+    def _layer(self, entity: DXFEntity, outer: Placed | None) -> str:
         layer = entity.dxf.get("layer", "0")
         if layer == "0" and outer is not None:
             # What lies on layer 0 of a block takes the layer on which the block is put.
-            layer = outer.dxf.get("layer", "0")
+            layer = outer.layer
         name = decoded(str(layer))
-        if entity.dxf.get("invisible", 0):
+        if entity.dxf.get("invisible", 0) or (outer is not None and outer.hidden):
             name += " (hidden)"
             self.out.layer(name, visible=False)
         return name
 
-    def _style(self, entity: DXFEntity, outer: Insert | None) -> Style:
-        source: DXFEntity = outer if entity.dxf.get("color", 256) == 0 and outer is not None else entity
+    def _style(self, entity: DXFEntity, outer: Placed | None, layer: str) -> Style:
         line_type = printable(str(entity.dxf.get("linetype", "")))
         if line_type.upper() == "BYBLOCK" and outer is not None:
-            line_type = str(outer.dxf.get("linetype", ""))
+            line_type = printable(outer.line_type)
         weight = int(entity.dxf.get("lineweight", -1))
-        if weight == -2 and outer is not None:
-            weight = int(outer.dxf.get("lineweight", -1))
-        true_colour = source.dxf.get("true_color")
-        return self._style_of(
-            int(source.dxf.get("color", 256)),
-            None if true_colour is None else int(true_colour),
-            line_type,
-            weight if weight >= 0 else None,
-        )
+        if weight == _BY_BLOCK and outer is not None:
+            weight = outer.weight
+        return self._styled(self._colour(entity, outer, layer), line_type, weight if weight >= 0 else None)
 
     def _style_of(self, index: int, true_colour: int | None, line_type: str, weight: int | None) -> Style:
         colour = _indexed(abs(index)) if true_colour is None else _packed(int2rgb(true_colour))
+        return self._styled(colour, line_type, weight)
+
+    def _styled(self, colour: int | None, line_type: str, weight: int | None) -> Style:
         name = line_type.upper()
         return self.out.style(
             colour, "" if name in ("BYLAYER", "BYBLOCK") else name, None if weight is None else weight / _WEIGHTS_TO_MM
         )
+
+
+def _in_plane(entity: DXFGraphic, outer: Placed | None) -> tuple[DXFGraphic, Transform | None]:
+    """An entity, and the map that takes it out of its block; where that tips the plane, one that was taken out."""
+    if outer is None:
+        return entity, None
+    by = outer.plane
+    if by is not None:
+        return entity, by
+    copy = entity.copy()
+    copy.transform(outer.matrix)
+    return copy, None
 
 
 @cache

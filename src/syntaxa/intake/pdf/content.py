@@ -13,12 +13,11 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 import pikepdf
-import shapely
-from PIL import Image
 
 from syntaxa.drawing.annotations import Hatch, Picture
 from syntaxa.drawing.units import mm_per
-from syntaxa.geometry.clip import Area, area_of, common, lies_within
+from syntaxa.geometry.clip import Area, area_of_rings, common, lies_within
+from syntaxa.geometry.images import images_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.transform import Transform
@@ -34,6 +33,9 @@ _MM_PER_POINT = mm_per("pt")
 
 #: Points; writers keep two to six digits after the point.
 _ROUNDING = 3e-3
+
+#: Share of the page that this may come to where the page is drawn in units much larger than points.
+_ROUNDING_SHARE = 1e-5
 
 #: Operators beyond which a page is taken for one that was made to choke its reader.
 _MOST_OPERATORS = 6_000_000
@@ -74,7 +76,7 @@ class Interpreter:
         self._stack: list[_State] = []
         self._marks: list[_Marked] = []
         self._runs: list[Run] = []
-        self._clip_next = False
+        self._clip_next = self._clip_even_odd = False
         self._operators = 0
         #: Whether any text is shown; a page without needs no second look.
         self.has_text = False
@@ -182,8 +184,8 @@ class Interpreter:
         t = self.state.transform
         return Point(t.a * x + t.c * y + t.e, t.b * x + t.d * y + t.f)
 
-    def _clip(self, _: Numbers) -> None:
-        self._clip_next = True
+    def _clip(self, even_odd: bool) -> None:
+        self._clip_next, self._clip_even_odd = True, even_odd
 
     def _paint(self, stroke: bool, fill: bool, close: bool = False) -> None:
         if close:
@@ -194,23 +196,32 @@ class Interpreter:
             self._narrow(runs)
         if not (stroke or fill):
             return
-        rounding = _ROUNDING * self.state.transform.scale
-        shapes = [s for run in runs for s in shapes_of(_ended(run, fill and not stroke), rounding)]
+        runs = [_ended(run, fill and not stroke) for run in runs]
+        shapes = self._shapes(runs)
+        if not shapes and not any(run.pieces for run in runs):
+            # Nothing was drawn, so there is nothing without size either.
+            return
         if fill and self.options.fills == "hatches":
             self._hatch(shapes)
             if not stroke:
                 return
         self._emit(shapes, stroke)
 
+    def _shapes(self, runs: Sequence[Run]) -> list[Shape]:
+        """What runs are; where circles do not stay circles they are made out before they are stretched."""
+        to = self.state.transform
+        page = math.hypot(*(self.out.page or (0.0, 0.0)))
+        scale = to.scale
+        rounding = min(_ROUNDING * scale, max(_ROUNDING, _ROUNDING_SHARE * page))
+        if to.is_similarity or not scale:
+            return [s for run in runs for s in shapes_of(run, rounding)]
+        back = to.inverse()
+        flat = [shape for run in runs for shape in shapes_of(run.mapped(back), rounding / scale)]
+        return [image for shape in flat for image in images_of(shape, to)]
+
     def _narrow(self, runs: Sequence[Run]) -> None:
-        areas = []
-        for run in runs:
-            shapes = [s for s in shapes_of(_ended(run, True), 0.0) if has_size(s)]
-            parts = [s.flattened(max(s.length * 1e-5, 1e-9)) for s in shapes]
-            areas += [area_of(points) for points in parts]
-        joined = shapely.union_all(areas) if areas else shapely.Polygon()
-        if not isinstance(joined, shapely.Polygon | shapely.MultiPolygon):
-            joined = shapely.Polygon()
+        shapes = [s for run in runs for s in shapes_of(_ended(run, True), 0.0) if has_size(s)]
+        joined = area_of_rings([s.flattened(max(s.length * 1e-5, 1e-9)) for s in shapes], self._clip_even_odd)
         old = self.state.clip
         self.state = replace(self.state, clip=joined if old is None else common(old, joined))
 
@@ -250,6 +261,8 @@ class Interpreter:
         known = self.out.layers.get(name)
         if hidden and known is not None and known.visible:
             name += " (hidden)"
+        elif not hidden and known is not None and not known.visible:
+            name += " (shown)"
         self.out.layer(name, colour, visible=not hidden)
         return name
 
@@ -317,7 +330,7 @@ class Interpreter:
         if isinstance(box, pikepdf.Array) and len(box) == 4:
             x, y, u, v = (float(n) for n in box)
             self._rectangle((x, y, u - x, v - y))
-            self._clip_next = True
+            self._clip(False)
             self._paint(False, False)
         self.run(pdf, data, form.get("/Resources") or resources)
         self._forms.pop()
@@ -414,6 +427,13 @@ def _components(space: Any, resources: pikepdf.Object | None) -> int:
 
 def _picture_bytes(image: Any) -> tuple[bytes, str]:
     """A PNG or JPEG of an embedded picture, and what is wrong with it."""
+    with warnings.catch_warnings():
+        # What a library has to say of a picture is no damage to the page.
+        warnings.simplefilter("ignore")
+        return _decoded(image)
+
+
+def _decoded(image: Any) -> tuple[bytes, str]:
     try:
         inline = isinstance(image, pikepdf.PdfInlineImage)
         opened = image if inline else pikepdf.PdfImage(image)
@@ -422,11 +442,10 @@ def _picture_bytes(image: Any) -> tuple[bytes, str]:
         if not inline and str(image.get("/Filter")) == "/DCTDecode":
             return bytes(image.read_raw_bytes()), ""
         made = opened.as_pil_image()
-    except (pikepdf.PdfError, NotImplementedError, ValueError, TypeError, OSError, KeyError, AttributeError,
-            Image.DecompressionBombError, ZeroDivisionError, IndexError, OverflowError, MemoryError):  # fmt: skip
+        buffer = io.BytesIO()
+        (made if made.mode in ("1", "L", "RGB", "RGBA", "P") else made.convert("RGB")).save(buffer, "PNG")
+    except Exception:  # noqa: BLE001  decoders raise what they like, and no picture may take the lines with it
         return b"", "Its pixels cannot be unpacked; only its place is kept."
-    buffer = io.BytesIO()
-    (made if made.mode in ("1", "L", "RGB", "RGBA", "P") else made.convert("RGB")).save(buffer, "PNG")
     return buffer.getvalue(), ""
 
 
@@ -445,8 +464,8 @@ _PLAIN: dict[str, _Plain] = {
     "y": Interpreter._curve_to_here,
     "h": Interpreter._close,
     "re": Interpreter._rectangle,
-    "W": Interpreter._clip,
-    "W*": Interpreter._clip,
+    "W": lambda i, _: i._clip(False),
+    "W*": lambda i, _: i._clip(True),
     "n": lambda i, _: i._paint(False, False),
     "S": lambda i, _: i._paint(True, False),
     "s": lambda i, _: i._paint(True, False, close=True),

@@ -24,6 +24,9 @@ from syntaxa.intake.pdf.texts import add_texts
 # What the library has to say about damage is told in the import report, not on the terminal.
 logging.getLogger("pikepdf").addHandler(logging.NullHandler())
 
+#: Invisible or hidden (ISO 32000-1, table 165).
+_HIDDEN_FLAGS = 0b11
+
 #: Pages that are offered by name; a longer document is a book.
 _MOST_PAGES = 2000
 
@@ -42,6 +45,7 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
             pages = "1 page" if count == 1 else f"{count} pages"
             raise IntakeError(f"{name} has {pages}, so there is no page {options.page}.", file=name)
         progress(0.1)
+        damaged = bool(pdf.get_warnings())
         gathered = Gathered(progress)
         has_text = True
         try:
@@ -50,6 +54,11 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
             if not gathered.curves and not gathered.annotations:
                 raise _damaged(name) from error
             gathered.notes.append("The page is damaged; what could be made out was read.")
+        _tell_of_annotations(pdf.pages[options.page - 1], gathered)
+        if pdf.get_warnings() and not gathered.curves and not gathered.annotations:
+            gathered.notes.append("The file is damaged or cut off, and nothing on this page could be made out.")
+        elif damaged:
+            gathered.notes.append("The file is damaged or cut off; what could be made out was read.")
         progress(0.8)
         if gathered.overfull:
             gathered.skip("text", "The page unpacks to more than a drawing can hold.")
@@ -109,6 +118,26 @@ def _page(pdf: pikepdf.Pdf, options: ReadOptions, gathered: Gathered) -> bool:
     except TooMuch:
         gathered.notes.append("The page unfolds to more than can be held; the rest was left out.")
     return interpreter.has_text
+
+
+#: Annotations that draw nothing of their own.
+_UNSEEN = frozenset(("/Link", "/Popup", "/PrinterMark"))
+
+
+def _tell_of_annotations(page: pikepdf.Page, gathered: Gathered) -> None:
+    """Counts what lies over the page (notes, stamps, form fields): it is no part of the drawing, and is not read."""
+    found = page.obj.get("/Annots")
+    for annotation in found if isinstance(found, pikepdf.Array) else ():
+        if not isinstance(annotation, pikepdf.Dictionary):
+            continue
+        kind = str(annotation.get("/Subtype", ""))
+        hidden = int(_number(annotation.get("/F"), 0)) & _HIDDEN_FLAGS
+        if kind in _UNSEEN or hidden:
+            continue
+        if kind == "/Widget":
+            gathered.skip("form field", "It lies over the page and is no part of the drawing.")
+        else:
+            gathered.skip("annotation", "Notes, marks and stamps lie over the page and are no part of the drawing.")
 
 
 def _inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:

@@ -23,7 +23,8 @@ _MOST = 20_000
 def add_texts(out: Gathered, data: bytes, options: ReadOptions, to_page: Transform) -> None:
     """Adds the texts of the page; what cannot be read is told."""
     try:
-        document = pdfium.PdfDocument(data, password=options.password or None)
+        # A file that opens with the empty password is opened with it: some want it said.
+        document = pdfium.PdfDocument(data, password=options.password)
     except (pdfium.PdfiumError, ValueError):
         out.skip("text", "The texts of the page cannot be made out.")
         return

@@ -13,11 +13,13 @@ from typing import Any
 
 import pikepdf
 
-#: Strings without strings in them, hexadecimal strings, and dictionaries without any of either.
-_STRING = re.compile(rb"\((?:[^()\\]|\\.)*\)", re.DOTALL)
+#: Hexadecimal strings, and dictionaries without any.
 _HEX = re.compile(rb"<[0-9A-Fa-f\s]*>")
 _DICTIONARY = re.compile(rb"<<[^<>()]*>>")
-_COMMENT = re.compile(rb"%[^\r\n]*")
+
+#: What may hold a percent sign or a bracket that means something else: strings first, for they may hold a percent
+#: sign, and comments may hold brackets. Whichever begins first is what it looks like.
+_STRING_OR_COMMENT = re.compile(rb"\((?:[^()\\]|\\.)*\)|%[^\r\n]*", re.DOTALL)
 _INLINE = re.compile(rb"(?:^|\s)BI\s")
 
 _NUMERIC, _NAME = frozenset(b"0123456789+-."), ord("/")
@@ -42,10 +44,11 @@ def _plain(data: bytes) -> bytes | None:
     """The stream without strings, dictionaries and comments, or None where that cannot be done for sure."""
     if _INLINE.search(data):
         return None
-    if b"(" in data:
-        data = _STRING.sub(b" ", data)
-    if b"%" in data:
-        data = _COMMENT.sub(b" ", data)
+    if b"(" in data or b"%" in data:
+        data = _STRING_OR_COMMENT.sub(b" ", data)
+    # A nought is white space (ISO 32000-1, table 1).
+    if b"\0" in data:
+        data = data.replace(b"\0", b" ")
     if b"<" in data:
         data = _HEX.sub(b" ", _DICTIONARY.sub(b" /Dictionary ", data))
     if any(sign in data for sign in (b"(", b")", b"<", b">", b"{", b"}")):

@@ -14,22 +14,34 @@ from urllib.parse import unquote_to_bytes
 
 import numpy as np
 import shapely
-from fontTools.svgLib.path.parser import parse_path
 from lxml import etree
 
 from syntaxa.drawing.annotations import Picture, Text
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import IntakeError, Progress
-from syntaxa.geometry.clip import Area, area_of, common, lies_within
+from syntaxa.geometry.clip import Area, area_of, area_of_rings, common, lies_within
+from syntaxa.geometry.extents import extents
+from syntaxa.geometry.images import images_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Circle, EllipseArc, Shape
 from syntaxa.geometry.transform import Floats, Transform
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, has_size
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
-from syntaxa.intake.outlines import Run, shapes_of
+from syntaxa.intake.outlines import shapes_of
+from syntaxa.intake.svg.pathdata import BrokenPath, decimals, draw
 from syntaxa.intake.svg.pen import PathPen
-from syntaxa.intake.svg.placing import fitted, in_px, numbers, split_length, transform_of, view_box_of
+from syntaxa.intake.svg.placing import (
+    css_transform_of,
+    fitted,
+    has_decimal_comma,
+    in_px,
+    numbers,
+    origin_of,
+    split_length,
+    transform_of,
+    view_box_of,
+)
 from syntaxa.intake.svg.style import INITIAL, Cascade, Properties, colour_of
 
 #: Units that a width can have and a drawing can be in.
@@ -40,12 +52,16 @@ _SILENT = frozenset(("defs", "style", "metadata", "title", "desc", "clipPath", "
                      "script", "linearGradient", "radialGradient", "filter", "view", "cursor", "font",
                      "font-face"))  # fmt: skip
 
-_GROUPS = frozenset(("g", "a", "switch"))
+_GROUPS = frozenset(("g", "a"))
+
+#: Attributes that hold one length.
+_LENGTHS = ("x", "y", "x1", "y1", "x2", "y2", "cx", "cy", "r", "rx", "ry", "width", "height")
 
 _DRAWN = frozenset(("path", "line", "rect", "circle", "ellipse", "polyline", "polygon"))
 
-#: A point may be off by this share of a user unit, for writers keep some three to six digits.
-_ROUNDING = 2e-3
+#: User units by which a point may be off at the least, for writers keep some three to six digits; where the picture is
+#: few user units large, this share of it.
+_ROUNDING, _ROUNDING_SHARE = 2e-3, 1e-5
 
 _HIDDEN = " (hidden)"
 
@@ -63,6 +79,7 @@ class _Context:
     block: str = ""
     width: float = 100.0
     height: float = 100.0
+    styled: etree._Element | None = None
 
 
 def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAIN) -> Received:
@@ -137,6 +154,9 @@ class _Walk:
         """All elements, from the outermost one."""
         context = self._outermost()
         self._children(self.root, replace(context, style=self.cascade.of(self.root, INITIAL)))
+        commas = sum(has_decimal_comma(str(e.get(a) or "")) for e in self.root.iter() for a in _LENGTHS)
+        if commas:
+            self.out.notes.append(f"{commas} lengths are written with a decimal comma; it was taken for a point.")
         if self.cascade.left_out:
             self.out.notes.append(f"{self.cascade.left_out} rules of its style sheet were not understood.")
         if self._by_colour and self.options.grouping == "auto" and len(self.out.layers) > 1:
@@ -204,19 +224,26 @@ class _Walk:
         if tag in _SILENT or ":" in tag or "{" in tag:
             return
         style = self.cascade.of(element, context.style)
-        transform = transform_of(element.get("transform"))
+        transform = self._own_transform(element, style, context)
         if transform is not None:
             context = replace(context, transform=transform.then(context.transform))
         inside = replace(
-            context, style=style, depth=context.depth + 1, hidden=context.hidden or style.get("display") == "none"
-        )
+            context, style=style, depth=context.depth + 1, hidden=context.hidden or style.get("display") == "none",
+            styled=element,
+        )  # fmt: skip
         clip = style.get("clip-path", "none")
         if clip != "none":
-            inside = self._under_clip(clip, inside)
+            inside = self._under_clip(clip, inside, element)
+        if style.get("filter", "none") != "none":
+            self.out.skip("filter", "Filters only change how it looks; they are not applied.")
         if style.get("mask", "none") != "none":
             self.out.skip("mask", "Masks are not applied; what they cover is read whole.")
         if tag in _DRAWN:
             self._shape(element, tag, inside)
+        elif tag == "switch":
+            chosen = next((c for c in element if isinstance(c.tag, str) and _is_meant(c)), None)
+            if chosen is not None:
+                self._element(chosen, inside)
         elif tag in _GROUPS:
             self._group(element, inside)
         elif tag == "use":
@@ -229,6 +256,21 @@ class _Walk:
             self._image(element, inside)
         else:
             self.out.skip(tag, "This element is not taken in.")
+
+    def _own_transform(self, element: etree._Element, style: Properties, context: _Context) -> Transform | None:
+        """What the style or else the attribute says; an origin counts for both."""
+        css, attribute = style.get("transform"), element.get("transform")
+        origin = style.get("transform-origin", "")
+        if style.get("transform-box", "view-box") not in ("view-box", "") and (css or origin):
+            self.out.skip("transform-box", "It is turned about the origin: boxes of their own are not applied.")
+        view, font = (context.width, context.height), _font(style)
+        if css and css != "none":
+            return css_transform_of(css, origin, view, font)
+        plain = None if css == "none" else transform_of(attribute)
+        if plain is None or not origin:
+            return plain
+        x, y = origin_of(origin, view, font)
+        return Transform.moving(Vector(-x, -y)).then(plain).then(Transform.moving(Vector(x, y)))
 
     def _group(self, element: etree._Element, context: _Context) -> None:
         name = _label(element) or (element.get("id") if element.getparent() is self.root else "")
@@ -247,8 +289,7 @@ class _Walk:
             return
         self.out.count()
         self.out.blocks += 1
-        font = in_px(context.style.get("font-size"), otherwise=16.0)
-        x, y = (in_px(element.get(a), whole, font) for a, whole in (("x", context.width), ("y", context.height)))
+        x, y = (_length(element, a, context) for a in ("x", "y"))
         moved = Transform.moving(Vector(x, y)).then(context.transform)
         block = context.block or str(element.get("id") or f"{_href(element).lstrip('#')}-{self.out.blocks}")
         inside = replace(context, transform=moved, block=block, depth=context.depth + 1)
@@ -259,11 +300,12 @@ class _Walk:
 
     def _viewport(self, element: etree._Element, sized: etree._Element, context: _Context) -> None:
         """A nested svg, or a symbol with the size that its use gives it."""
-        x, y = in_px(element.get("x"), context.width), in_px(element.get("y"), context.height)
+        x, y = (_length(element, a, context) for a in ("x", "y"))
         if _tag(element) == "symbol":
             x = y = 0.0
-        width = in_px(sized.get("width") or element.get("width") or "100%", context.width)
-        height = in_px(sized.get("height") or element.get("height") or "100%", context.height)
+        font = _font(context.style)
+        width = in_px(sized.get("width") or element.get("width") or "100%", context.width, font)
+        height = in_px(sized.get("height") or element.get("height") or "100%", context.height, font)
         if width <= 0 or height <= 0:
             self.out.skip(_tag(element), "Its window has no size, so nothing of it is shown.")
             return
@@ -292,13 +334,17 @@ class _Walk:
         if colour is None:
             hidden = True
         layer = self._layer_of(context, colour, hidden)
-        weight = in_px(style.get("stroke-width"), otherwise=1.0) * context.transform.scale * mm_per(self.unit)
+        width = in_px(style.get("stroke-width"), font=_font(style), otherwise=1.0)
+        weight = width * context.transform.scale * mm_per(self.unit)
         dashed = style.get("stroke-dasharray", "none") not in ("none", "") and any(numbers(style["stroke-dasharray"]))
         drawn = self.out.style(colour, "DASHED" if dashed else "", round(weight, 4) if stroke is not None else None)
         if not _is_safe(context.transform):
             self.out.degenerate[tag] += 1
             return
-        shapes = self._outlines(element, tag, context)
+        if any(style.get(f"marker-{place}", "none") != "none" for place in ("start", "mid", "end")):
+            self.out.skip("marker", "Markers are signs at its vertices; nothing is made of them.")
+        filled = stroke is None and fill is not None
+        shapes = self._outlines(element, tag, context, filled)
         if not shapes:
             self.out.degenerate[tag] += 1
         for shape in shapes:
@@ -323,32 +369,42 @@ class _Walk:
         self.out.layer(name, colour or 0, visible=not hidden)
         return name
 
-    def _outlines(self, element: etree._Element, tag: str, context: _Context) -> list[Shape]:
+    def _outlines(self, element: etree._Element, tag: str, context: _Context, filled: bool = False) -> list[Shape]:
+        """The shapes of an element where they belong; what is only filled is closed, for filling closes it."""
         to = context.transform
         if tag in ("circle", "ellipse"):
             return _round(element, tag, context)
-        runs: list[Run]
+        # Where circles do not stay circles, arcs are made out before they are stretched.
+        pen = PathPen(to if to.is_similarity else Transform())
+        written = ""
         if tag == "path":
-            pen = PathPen(to)
+            written = _path_data(element, context)
             try:
-                parse_path(str(element.get("d") or ""), pen)
-            except (ValueError, IndexError, ZeroDivisionError, OverflowError, AttributeError):
+                draw(written, pen)
+            except BrokenPath:
                 self.out.skip("path", "Its data break off; it was read as far as they go.")
-            runs = pen.runs
         elif tag == "rect":
-            runs = _rectangle(element, context)
+            _rectangle(element, context, pen)
         else:
-            runs = _points(element, tag, context)
-        rounding = _ROUNDING * to.scale
-        return [shape for run in runs for shape in shapes_of(run, rounding)]
+            written = str(element.get("points") or "")
+            _points(element, tag, context, pen)
+        rounding = _rounding(written, math.hypot(*(self.out.page or (0.0, 0.0))) / max(to.scale, 1e-300))
+        for run in pen.runs if filled else ():
+            if not run.closed and run.pieces:
+                run.close()
+        if to.is_similarity:
+            return [shape for run in pen.runs for shape in shapes_of(run, rounding * to.scale)]
+        return [image for run in pen.runs for shape in shapes_of(run, rounding) for image in images_of(shape, to)]
 
     # ------------------------------------------------------------------ clip paths
 
-    def _under_clip(self, value: str, context: _Context) -> _Context:
+    def _under_clip(self, value: str, context: _Context, element: etree._Element) -> _Context:
         target = self.by_id.get(value[4:].split(")")[0].strip("\"' #")) if value.startswith("url(") else None
         if target is None or _tag(target) != "clipPath":
             self.out.skip("clip path", "What it refers to is not in the file.")
             return context
+        if target.get("clipPathUnits") == "objectBoundingBox":
+            return self._under_box_clip(target, context, element)
         key = (str(target.get("id")), context.transform)
         area = self._clip_areas.get(key)
         if area is None:
@@ -356,25 +412,50 @@ class _Walk:
             self._clip_areas[key] = area
         return replace(context, clip=area if context.clip is None else common(context.clip, area))
 
+    def _under_box_clip(self, target: etree._Element, context: _Context, element: etree._Element) -> _Context:
+        """A clip path that is given in shares of the box of what it cuts."""
+        tag = _tag(element)
+        shapes = self._outlines(element, tag, replace(context, transform=Transform())) if tag in _DRAWN else []
+        box = extents(s for s in shapes if has_size(s))
+        if box is None or box[0] >= box[2] or box[1] >= box[3]:
+            self.out.skip("clip path", "It is given in shares of a group's box; it is not applied.")
+            return context
+        unit = Transform(a=box[2] - box[0], d=box[3] - box[1], e=box[0], f=box[1])
+        area = self._clip_area(target, replace(context, transform=unit.then(context.transform), width=1.0, height=1.0))
+        return replace(context, clip=area if context.clip is None else common(context.clip, area))
+
     def _clip_area(self, target: etree._Element, context: _Context) -> Area:
         to = transform_of(target.get("transform"))
         base = context if to is None else replace(context, transform=to.then(context.transform))
-        areas = []
-        for child in target:
-            if not isinstance(child.tag, str) or child.tag not in _DRAWN:
-                continue
-            own = transform_of(child.get("transform"))
-            inside = base if own is None else replace(base, transform=own.then(base.transform))
-            shapes = [s for s in self._outlines(child, child.tag, inside) if has_size(s)]
-            areas += [area_of(shape.flattened(max(shape.length * 1e-5, 1e-9))) for shape in shapes]
+        areas = [area for child in target if isinstance(child.tag, str) for area in self._clip_parts(child, base)]
         joined = shapely.union_all(areas)
         return joined if isinstance(joined, shapely.Polygon | shapely.MultiPolygon) else shapely.Polygon()
+
+    def _clip_parts(self, child: etree._Element, context: _Context) -> list[Area]:
+        """The areas that one child of a clip path lets through."""
+        style = self.cascade.of(child, context.style)
+        if style.get("display") == "none" or context.depth > DEEPEST:
+            return []
+        own = self._own_transform(child, style, context)
+        to = context.transform if own is None else own.then(context.transform)
+        inside = replace(context, transform=to, style=style, depth=context.depth + 1, styled=child)
+        if child.tag == "use":
+            target = self.by_id.get(_href(child).lstrip("#"))
+            if target is None or not isinstance(target.tag, str):
+                return []
+            x, y = (_length(child, a, inside) for a in ("x", "y"))
+            return self._clip_parts(target, replace(inside, transform=Transform.moving(Vector(x, y)).then(to)))
+        if child.tag not in _DRAWN:
+            return []
+        shapes = [s for s in self._outlines(child, child.tag, inside, filled=True) if has_size(s)]
+        rings = [shape.flattened(max(shape.length * 1e-5, 1e-9)) for shape in shapes]
+        return [area_of_rings(rings, style.get("clip-rule") == "evenodd")]
 
     # ------------------------------------------------------------------ texts and pictures
 
     def _text(self, element: etree._Element, context: _Context) -> None:
         style = context.style
-        size = in_px(style.get("font-size"), otherwise=16.0, font=16.0)
+        size = _font(style)
         family = style.get("font-family", "").split(",")[0].strip("\"' ")
         if family:
             self.out.fonts.add(family)
@@ -385,7 +466,7 @@ class _Walk:
                 continue
             colour = colour_of(own.get("fill", "black"), own.get("color", "black"))
             hidden = context.hidden or own.get("visibility") == "hidden"
-            height = in_px(own.get("font-size"), font=size, otherwise=size) * 0.7
+            height = (_font(own) if part is not element else size) * 0.7
             along = context.transform.vector(Vector(1.0, 0.0))
             across = {"middle": "centre", "end": "right"}.get(own.get("text-anchor", ""), "left")
             self._drawn += 1
@@ -404,8 +485,7 @@ class _Walk:
             )
 
     def _image(self, element: etree._Element, context: _Context) -> None:
-        width, height = in_px(element.get("width"), context.width), in_px(element.get("height"), context.height)
-        x, y = in_px(element.get("x"), context.width), in_px(element.get("y"), context.height)
+        x, y, width, height = (_length(element, a, context) for a in ("x", "y", "width", "height"))
         data, name = _embedded(_href(element))
         if not data:
             self.out.skip("image", "It lies outside the file; nothing outside is opened.")
@@ -465,12 +545,11 @@ def _first(text: str | None) -> float:
 
 
 def _round(element: etree._Element, tag: str, context: _Context) -> list[Shape]:
-    diagonal = math.hypot(context.width, context.height) / math.sqrt(2)
-    centre = Point(in_px(element.get("cx"), context.width), in_px(element.get("cy"), context.height))
+    centre = Point(_length(element, "cx", context), _length(element, "cy", context))
     if tag == "circle":
-        rx = ry = in_px(element.get("r"), diagonal)
+        rx = ry = _length(element, "r", context)
     else:
-        rx, ry = in_px(element.get("rx"), context.width), in_px(element.get("ry"), context.height)
+        rx, ry = _radii(element, context)
     if rx <= 0 or ry <= 0:
         return []
     if rx == ry and context.transform.is_similarity:
@@ -481,22 +560,25 @@ def _round(element: etree._Element, tag: str, context: _Context) -> list[Shape]:
     return [ellipse]
 
 
-def _rectangle(element: etree._Element, context: _Context) -> list[Run]:
-    x, y = in_px(element.get("x"), context.width), in_px(element.get("y"), context.height)
-    width, height = in_px(element.get("width"), context.width), in_px(element.get("height"), context.height)
+def _radii(element: etree._Element, context: _Context) -> tuple[float, float]:
+    """Both radii; where only one is given the other is the same (SVG 2, 7.4)."""
+    rx, ry = (_length(element, name, context, -1.0) for name in ("rx", "ry"))
+    return (rx if rx >= 0 else ry), (ry if ry >= 0 else rx)
+
+
+def _rectangle(element: etree._Element, context: _Context, pen: PathPen) -> None:
+    x, y, width, height = (_length(element, a, context) for a in ("x", "y", "width", "height"))
     if width <= 0 or height <= 0:
-        return []
-    given = [in_px(element.get(n), w, otherwise=-1.0) for n, w in (("rx", context.width), ("ry", context.height))]
-    rx, ry = (given[0] if given[0] >= 0 else given[1]), (given[1] if given[1] >= 0 else given[0])
+        return
+    rx, ry = _radii(element, context)
     rx, ry = min(max(rx, 0.0), width / 2), min(max(ry, 0.0), height / 2)
-    pen = PathPen(context.transform)
     right, bottom = x + width, y + height
     if rx == 0 or ry == 0:
         pen.moveTo((x, y))
         for corner in ((right, y), (right, bottom), (x, bottom)):
             pen.lineTo(corner)
         pen.closePath()
-        return pen.runs
+        return
     pen.moveTo((x + rx, y))
     stops = (
         ((right - rx, y), (right, y + ry)),
@@ -508,26 +590,64 @@ def _rectangle(element: etree._Element, context: _Context) -> list[Run]:
         pen.lineTo(straight)
         pen.arcTo(rx, ry, 0.0, False, True, rounded)
     pen.closePath()
-    return pen.runs
 
 
-def _points(element: etree._Element, tag: str, context: _Context) -> list[Run]:
+def _points(element: etree._Element, tag: str, context: _Context, pen: PathPen) -> None:
     if tag == "line":
+        font = _font(context.style)
         ends = [
-            (in_px(element.get(f"x{k}"), context.width), in_px(element.get(f"y{k}"), context.height)) for k in (1, 2)
+            (in_px(element.get(f"x{k}"), context.width, font), in_px(element.get(f"y{k}"), context.height, font))
+            for k in (1, 2)
         ]
     else:
         values = numbers(str(element.get("points") or ""))
         ends = list(zip(values[::2], values[1::2], strict=False))
     if len(ends) < 2:
-        return []
-    pen = PathPen(context.transform)
+        return
     pen.moveTo(ends[0])
     for end in ends[1:]:
         pen.lineTo(end)
     if tag == "polygon":
         pen.closePath()
-    return pen.runs
+
+
+def _length(element: etree._Element, name: str, context: _Context, otherwise: float = 0.0) -> float:
+    """A length of an element, in user units; what its style says goes before the attribute (SVG 2, 7)."""
+    whole = {"x": context.width, "cx": context.width, "rx": context.width, "width": context.width}.get(name)
+    if whole is None:
+        whole = context.height if name != "r" else math.hypot(context.width, context.height) / math.sqrt(2)
+    text = context.style.get(name) if context.styled is element else None
+    return in_px(text or element.get(name), whole, _font(context.style), otherwise)
+
+
+def _path_data(element: etree._Element, context: _Context) -> str:
+    """The data of a path; in a style they stand as path("...")."""
+    styled = context.style.get("d", "") if context.styled is element else ""
+    if styled.startswith("path("):
+        return styled[5:].rstrip(")").strip().strip("\"'")
+    return str(element.get("d") or "")
+
+
+def _font(style: Properties) -> float:
+    return float(style.get("font-size", "16"))
+
+
+def _rounding(written: str, size: float) -> float:
+    """How far the writer's rounding may have moved a point, in user units, of which the picture is `size` across.
+
+    The digits written alone do not tell: some writers round to binary fractions first and then write them out.
+    """
+    least = min(_ROUNDING, _ROUNDING_SHARE * size)
+    by_digits = 2 * 10.0 ** -min(decimals(written), 12) if written else 0.0
+    return max(least, min(by_digits, 5 * _ROUNDING_SHARE * size))
+
+
+def _is_meant(child: etree._Element) -> bool:
+    """Whether a branch of a switch holds: it asks for nothing, or for English (SVG 1.1, 5.8)."""
+    if (child.get("requiredExtensions") or "").strip():
+        return False
+    languages = child.get("systemLanguage")
+    return languages is None or any(one.strip().lower().startswith("en") for one in languages.split(","))
 
 
 def _lines_of(element: etree._Element, x: float, y: float) -> list[tuple[etree._Element, float, float, str]]:
