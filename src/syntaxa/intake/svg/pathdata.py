@@ -29,7 +29,11 @@ def draw(data: str, pen: PathPen) -> None:
     """Tells the pen all commands; raises BrokenPath where the data make no sense, when what came before is drawn."""
     teller = _Teller(pen)
     for command, values in _commands(data):
-        teller.take(command, values)
+        try:
+            teller.take(command, values)
+        except ArithmeticError:
+            # Numbers that no drawing can hold.
+            raise BrokenPath from None
 
 
 def decimals(data: str) -> int:
