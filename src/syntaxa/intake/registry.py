@@ -15,6 +15,7 @@ from typing import cast
 from syntaxa.errors import IntakeError, Progress, no_progress, reason_of
 from syntaxa.intake.dxf.mark import BINARY_MARK
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
+from syntaxa.intake.packed import unpacked
 from syntaxa.intake.stl_mark import looks_like_stl
 from syntaxa.memory import uncollected
 
@@ -70,7 +71,7 @@ def _looks_like_picture(head: bytes, _size: int) -> bool:
 READERS: tuple[Reader, ...] = (
     Reader("dxf", "DXF", (".dxf",), _looks_like_dxf, "syntaxa.intake.dxf.reader"),
     Reader("dwg", "DWG", (".dwg",), _looks_like_dwg, "syntaxa.intake.dwg.reader"),
-    Reader("svg", "SVG", (".svg",), _looks_like_svg, "syntaxa.intake.svg.reader"),
+    Reader("svg", "SVG", (".svg", ".svgz"), _looks_like_svg, "syntaxa.intake.svg.reader"),
     Reader("pdf", "PDF", (".pdf",), _looks_like_pdf, "syntaxa.intake.pdf.reader"),
     Reader(
         "image", "picture", (".png", ".jpg", ".jpeg", ".tif", ".tiff"), _looks_like_picture, "syntaxa.intake.picture"
@@ -79,7 +80,7 @@ READERS: tuple[Reader, ...] = (
 )
 
 #: Every ending that a drawing can have.
-ENDINGS = tuple(ending for reader in READERS for ending in reader.endings)
+ENDINGS = (*(ending for reader in READERS for ending in reader.endings), ".zip")
 
 
 def digest_of(data: bytes) -> str:
@@ -117,12 +118,16 @@ def reader_for(name: str, data: bytes) -> Reader:
 
 def read(name: str, data: bytes, progress: Progress = no_progress, options: ReadOptions = PLAIN) -> Received:
     """Reads a drawing from bytes; `name` is what messages call it."""
+    packed = unpacked(name, data, ENDINGS)
+    name, data = packed.name, packed.data
     reader = reader_for(name, data)
     load = reader.load()
     with uncollected():
         received = load(name, data, progress, options)
     claimed = next((r for r in READERS if name.lower().endswith(r.endings)), reader)
-    if claimed is reader:
+    notes = [packed.told] if packed.told else []
+    if claimed is not reader:
+        notes.append(f"The file is called a {claimed.name} file but holds {reader.name}.")
+    if not notes:
         return received
-    note = f"The file is called a {claimed.name} file but holds {reader.name}."
-    return replace(received, report=replace(received.report, notes=(note, *received.report.notes)))
+    return replace(received, report=replace(received.report, notes=(*notes, *received.report.notes)))

@@ -146,4 +146,6 @@ def as_text(record: IntakeRecord) -> str:
     if record.blocks:
         lines.append(f"Block insertions: {record.blocks}")
     said = sentences(record)
+    if not total and not record.triangles:
+        said.append("There is nothing in it that can be seen.")
     return "\n".join([*lines, "", *(said or ["Everything was read."]), ""])

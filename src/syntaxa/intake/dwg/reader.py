@@ -5,6 +5,7 @@ Native code that meets a damaged file may loop, eat memory or end its process; h
 
 from __future__ import annotations
 
+import re
 import subprocess
 import sys
 import tempfile
@@ -24,8 +25,17 @@ _MEMORY, _SECONDS = 4 << 30, 90
 _UNITS = {"millimeter": "mm", "centimeter": "cm", "meter": "m", "kilometer": "km", "inch": "in", "foot": "ft",
           "yard": "yd", "mil": "mil", "micron": "um", "decimeter": "dm"}  # fmt: skip
 
-_RELEASES = {"AC1014": "R14", "AC1015": "R2000", "AC1018": "R2004", "AC1021": "R2007", "AC1024": "R2010",
-             "AC1027": "R2013", "AC1032": "R2018"}  # fmt: skip
+_RELEASES = {"AC1012": "R13", "AC1014": "R14", "AC1015": "R2000", "AC1018": "R2004", "AC1021": "R2007",
+             "AC1024": "R2010", "AC1027": "R2013", "AC1032": "R2018"}  # fmt: skip
+
+#: The first release that can be read, by the mark at the head of the file.
+_OLDEST = "AC1012"
+
+#: The type of each entity of a DXF.
+_TYPE = re.compile(rb"(?:^|\n)[ ]*0\r?\n([A-Z_0-9]+)")
+
+#: Warnings that are told in another way, or that say nothing of the drawing.
+_TOLD = ("unknown", "code page", "unsupported entity", "mapped to")
 
 #: DXF types of each of the converter's types, to find the source's own handles again.
 _TYPES = {"line": "LINE", "arc": "ARC", "circle": "CIRCLE", "ellipse": "ELLIPSE", "spline": "SPLINE",
@@ -36,22 +46,44 @@ _TYPES = {"line": "LINE", "arc": "ARC", "circle": "CIRCLE", "ellipse": "ELLIPSE"
 
 def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAIN) -> Received:
     """A DWG as a drawing; raises IntakeError where the child cannot make it out."""
+    release = data[:6].decode("ascii", "replace")
+    if release < _OLDEST:
+        raise IntakeError(
+            f"{name} is a DWG of before R13, which is too old to be read.",
+            file=name,
+            suggestion="Ask for the drawing as DXF, or saved anew.",
+        )
     head, dxf = _converted(name, data, progress)
     handles = [(_TYPES.get(kind, ""), handle) for kind, handle in head.entities]
     received = read_dxf(name, dxf, lambda share: progress(0.5 + share / 2), options, handles, fast=False)
     report = received.report
+    # TABLE is a part of every DXF as well.
+    carried = {kind.decode("ascii", "replace") for kind in _TYPE.findall(dxf)} - {"TABLE"}
     skipped = [NotRead(kind, count, "This type is not taken in from DWG; a DXF of it may carry it.")
-               for kind, count in sorted(head.unknown.items())]  # fmt: skip
+               for kind, count in sorted(head.unknown.items())
+               if kind.upper().removeprefix("ACDB") not in carried]  # fmt: skip
     report = replace(
         report,
         format="dwg",
-        version=_RELEASES.get(head.version, head.version),
+        version=_RELEASES.get(release, release),
         declared=_UNITS.get(head.unit),
         metric=None,
         not_read=(*report.not_read, *skipped),
-        notes=(*head.warnings, *report.notes),
+        notes=(*_in_words(head.warnings), *report.notes),
     )
     return Received(received.drawing, report)
+
+
+def _in_words(warnings: list[str]) -> list[str]:
+    """What the library had to say, as far as a user can make anything of it; types that it left out are told apart."""
+    notes = []
+    if any("code page" in w.lower() for w in warnings):
+        notes.append("Its texts are in an alphabet that is not known here; letters beyond the Latin ones may be wrong.")
+    odd = sum(not any(word in w.lower() for word in _TOLD) for w in warnings)
+    if odd:
+        things = "1 thing" if odd == 1 else f"{odd} things"
+        notes.append(f"{things} in the file could not be made out and may be missing or plain.")
+    return notes
 
 
 def _converted(name: str, data: bytes, progress: Progress) -> tuple[Converted, bytes]:

@@ -101,6 +101,8 @@ def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimens
 
 def _measured(entity: Any, measures: DimensionKind) -> float | None:
     """What the definition points measure, in the file's numbers, or radians."""
+    if measures == "angular":
+        return _angle(entity)
     try:
         value = entity.get_measurement()
     except (DXFError, TypeError, ValueError, AttributeError, ZeroDivisionError, KeyError):
@@ -111,7 +113,40 @@ def _measured(entity: Any, measures: DimensionKind) -> float | None:
     value = abs(float(value))
     if not math.isfinite(value):
         return None
-    return math.radians(value) if measures == "angular" else value
+    return value
+
+
+def _angle(entity: Any) -> float | None:
+    """The angle of the sector in which the dimension's arc lies, radians (DXF reference, DIMENSION).
+
+    Between two lines there are four sectors, and three of them are not meant.
+    """
+    dxf = entity.dxf
+    kind = int(entity.dimtype)
+    names = ("defpoint2", "defpoint3", "defpoint4", "defpoint", "defpoint5") if kind == 2 else (
+        "defpoint4", "defpoint2", "defpoint4", "defpoint3", "defpoint")  # fmt: skip
+    given = [dxf.get(name) for name in names]
+    if any(p is None for p in given):
+        return None
+    a, b, c, d, arc = (Vec3(p) for p in given)
+    one, two = b - a, d - c
+    across = one.x * two.y - one.y * two.x
+    if kind == 2:
+        if abs(across) < 1e-12 * max(one.magnitude * two.magnitude, 1e-300):
+            return None
+        share = ((c.x - a.x) * two.y - (c.y - a.y) * two.x) / across
+        vertex = a + one * share
+        ways = [math.atan2(w.y, w.x) for w in (one, two, -one, -two)]
+    else:
+        vertex = a
+        ways = [math.atan2(w.y, w.x) for w in (one, two)]
+    spoke = arc - vertex
+    if not all(map(math.isfinite, ways)) or spoke.magnitude < 1e-12:
+        return None
+    at = math.atan2(spoke.y, spoke.x)
+    behind = min((at - w) % TURN for w in ways)
+    ahead = min((w - at) % TURN for w in ways)
+    return behind + ahead or None
 
 
 def _factor(entity: Any) -> float:
