@@ -126,8 +126,9 @@ def _as_one(points: Floats, limits: RefitLimits) -> float | None:
     along = chord / length
     offset = points - (points[0] + points[-1]) / 2
     x, y = offset @ along, offset[:, 1] * along[0] - offset[:, 0] * along[1]
-    if np.abs(y).max() <= limits.vertex and (np.diff(x) > -limits.vertex).all():
-        return 0.0
+    if np.abs(y).max() <= limits.vertex:
+        # Straight; a way that doubles back on itself is neither a line nor an arc.
+        return 0.0 if (np.diff(x) > -limits.vertex).all() else None
     if len(points) <= _FEWEST:
         return None
     return _as_arc(x, y, length / 2, limits)

@@ -138,32 +138,59 @@ def _angles_between(curves: CurveArray, i: Ints, j: Ints, points: Floats) -> Flo
     return np.asarray(np.arcsin(np.clip(np.abs(cross(a, b)), 0.0, 1.0)))
 
 
-def nearest_partner(near: Neighbourhood, state: EndState, limit: float, clear: Callable[[Floats], float]) -> Floats:
-    """Distance (mm) from each open end to the nearest other end or curve, inf where none is within the limit.
+def nearest_partner(
+    near: Neighbourhood, state: EndState, limit: float, clear: Callable[[Floats], float]
+) -> tuple[Floats, Floats]:
+    """Distances (mm) from each open end (k,), inf where there is nothing within the limit.
+
+    First to the nearest end or curve that it may have been meant to meet; then to the nearest that runs along beside
+    it, which it was not, unless it is the same line drawn twice.
 
     clear   given the distances to other ends, beyond which of them an end has no partner among the ends and is to
             be measured to the curves
     """
     open_ends = np.flatnonzero(state.open)
-    best = np.full(len(near.ends), np.inf)
-    end, _, distance = end_pairs(near, state, limit)
-    np.minimum.at(best, end, distance)
+    best, beside = np.full(len(near.ends), np.inf), np.full(len(near.ends), np.inf)
+    end, other, distance = end_pairs(near, state, limit)
+    out, theirs = leaving(near.curves, end), leaving(near.curves, other)
+    way = near.ends[other] - near.ends[end]
+    along = dot(out, theirs) > np.cos(_SHALLOW)
+    along &= (np.abs(dot(way, out)) < 0.5 * distance) & (distance > near.merge)
+    np.minimum.at(best, end[~along], distance[~along])
+    np.minimum.at(beside, end[along], np.abs(cross(way, out))[along])
     left = open_ends[best[open_ends] > clear(best[open_ends])]
-    row, _, distance, _ = inside_candidates(near, left, np.minimum(best[left], limit))
-    np.minimum.at(best, left[row], distance)
-    return best[open_ends]
+    row, piece, distance, share = inside_candidates(near, left, np.minimum(best[left], limit))
+    running = near.curves.take(piece).tangents_at(share)
+    along = np.abs(cross(leaving(near.curves, left[row]), running)) < np.sin(_SHALLOW)
+    np.minimum.at(best, left[row[~along]], distance[~along])
+    np.minimum.at(beside, left[row[along]], distance[along])
+    return best[open_ends], beside[open_ends]
 
 
 def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:
     """All joints within the gap tolerance (mm)."""
-    of_ends = _drawn_on(near, state, _end_joints(near, state, gap), gap)
+    whole = sound(near, state)
+    of_ends = _sparing_sound(near, _drawn_on(near, state, _end_joints(near, state, gap), gap), whole)
     alone = state.open.copy()
     alone[of_ends.ends] = False
     left = np.flatnonzero(alone)
-    inside = _inside_joints(near, left, gap)
+    inside = _sparing_sound(near, _inside_joints(near, left, gap), whole)
     alone[inside.ends] = False
     joints = Joints.joined([of_ends, inside])
     return measured(near, Joints.joined([joints, _bridges(near, np.flatnonzero(alone), joints, gap)]))
+
+
+def _sparing_sound(near: Neighbourhood, joints: Joints, whole: Bools) -> Joints:
+    """The joints without those that would move or bend what was sound: what lies beside it may come to it, no more."""
+    if not len(joints):
+        return joints
+    sizes = np.diff(joints.first)
+    away = norm(near.ends[joints.ends] - np.repeat(joints.place, sizes, axis=0))
+    moves = np.logical_or.reduceat(whole[joints.ends // 2] & (away > _ON), joints.first[:-1])
+    met = np.flatnonzero(joints.inside >= 0)
+    target = joints.inside[met]
+    moves[met] |= whole[target] & (near.curves.take(target).distances_to(joints.place[met]) > _ON)
+    return joints.take(np.flatnonzero(~moves)) if moves.any() else joints
 
 
 def measured(near: Neighbourhood, joints: Joints) -> Joints:
@@ -191,7 +218,20 @@ def _travel(curves: CurveArray, ends: Ints, places: Floats) -> tuple[Floats, Flo
     along = np.where(ends % 2 == 1, share - 1, -share) * own.lengths()
     chord = own.end - own.start
     off_line = np.abs(cross(places - own.start, chord)) / np.maximum(norm(chord), 1e-300)
-    return np.where(own.is_arc, np.abs(norm(places - own.centre) - own.radius), off_line), along
+    side = np.where(own.is_arc, np.abs(norm(places - own.centre) - own.radius), off_line)
+    # Off a small circle, a step is not as long as the arc that it spans from the centre.
+    straight = np.sqrt(np.maximum(norm(places - _end_of(curves, ends)) ** 2 - side**2, 0.0))
+    shorter = own.is_arc & (side > _TANGENT) & (np.abs(along) > straight)
+    return side, np.where(shorter, np.copysign(straight, along), along)
+
+
+def sound(near: Neighbourhood, state: EndState) -> Bools:
+    """Which pieces hang together, end to end, with nothing that has an open end or a tail, (n,)."""
+    label = near.end_labels
+    count, group = linked(label[0::2], label[1::2], int(label.max(initial=-1)) + 1)
+    broken = np.zeros(count, dtype=bool)
+    broken[group[label[~state.settled]]] = True
+    return np.asarray(~broken[group[label[0::2]]])
 
 
 def _may_go(curves: CurveArray, ends: Ints, places: Floats, gap: float) -> Bools:
@@ -286,7 +326,7 @@ def _met(curves: CurveArray, a: Ints, b: Ints, gap: float) -> Floats:
     here, there = _end_of(curves, a), _end_of(curves, b)
     place = _on_shared_circle(curves, i, j, (here + there) / 2)
     best = np.full(len(i), np.inf)
-    out, back = _leaving(curves, a), _leaving(curves, b)
+    out, back = leaving(curves, a), leaving(curves, b)
     flat = np.abs(cross(out, back)) < _FLAT
     for crossing in carrier_crossings(curves, i, j, _TANGENT):
         where = np.where(np.isnan(crossing), np.inf, crossing)
@@ -308,7 +348,7 @@ def _end_of(curves: CurveArray, ends: Ints) -> Floats:
     return np.where((ends % 2 == 1)[:, None], curves.end[ends // 2], curves.start[ends // 2])
 
 
-def _leaving(curves: CurveArray, ends: Ints) -> Floats:
+def leaving(curves: CurveArray, ends: Ints) -> Floats:
     """Directions in which pieces run on beyond their ends (k,), (k, 2)."""
     last = (ends % 2 == 1).astype(np.float64)
     return np.asarray(curves.take(ends // 2).tangents_at(last) * (2 * last - 1)[:, None])
@@ -519,7 +559,7 @@ def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, 
     reached = (distance <= gap / 2 + _SLACK) | _may_go(curves, chosen, foot, gap)
     place = np.where(reached[:, None], foot, (here + foot) / 2)
     at = share.copy()
-    flat = np.abs(cross(_leaving(curves, chosen), across.tangents_at(share))) < _SHALLOW
+    flat = np.abs(cross(leaving(curves, chosen), across.tangents_at(share))) < _SHALLOW
     best = np.full(len(chosen), np.inf)
     for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT):
         known = np.where(np.isnan(crossing), np.inf, crossing)

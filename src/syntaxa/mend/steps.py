@@ -8,6 +8,7 @@ from types import MappingProxyType
 from typing import ClassVar
 
 import msgspec
+import numpy as np
 
 from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve
@@ -17,6 +18,7 @@ from syntaxa.errors import MendError, Progress
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.advice import Advice
+from syntaxa.mend.centre_marks import without_marks
 from syntaxa.mend.facets import facet_runs, without_facets
 from syntaxa.mend.heal import heal
 from syntaxa.mend.model import Finding
@@ -166,7 +168,9 @@ def mended(
             # Other curves may be drawn to a locked one; nothing else is done to it.
             return wanted(finding) and (finding.kind == "gap" or not locked & set(finding.curves))
 
-    curves, aside, twins = _without_twins(sketch.curves, tolerances, accept, choices)
+    unmarked, marks = without_marks(sketch.curves)
+    curves, aside, twins = _without_twins(unmarked, tolerances, accept, choices)
+    aside += marks
     advised = Telling(accept)
     if accept is not everything:
         curves = Advice(curves, pieces_of(curves, tolerances.fit), tolerances.merge).followed(advised)
@@ -245,20 +249,33 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
 
 def sweep_state(state: State, proposed: float, progress: Progress, limit: float = LARGEST) -> Sweep:
     """The tolerance sweep of all sketches that are to be mended, up to a limit (mm)."""
-    return sweep([s.curves for s in state.sketches if _is_mended(s)], proposed, DEAD_END, progress, limit)
+    curves = [without_marks(s.curves)[0] for s in state.sketches if _is_mended(s)]
+    return sweep(curves, proposed, DEAD_END, progress, limit)
 
 
 def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
     """One gap tolerance for all sketches that are to be mended: the widest that any of them asks for."""
     plain = Tolerances()
-    received = (Received(pieces_of(s.curves, plain.fit), plain.merge) for s in sketches if _is_mended(s))
+    mended_ones = (without_marks(s.curves)[0] for s in sketches if _is_mended(s))
+    received = (Received(pieces_of(curves, plain.fit), plain.merge) for curves in mended_ones)
     found = [propose_gap(one, plain) for one in received]
+    # Each asks for its own; what one of them keeps apart, none may close.
+    apart = min((p.apart for p in found), default=np.inf)
     gap = max((p.gap for p in found), default=SMALLEST)
+    gap = max(SMALLEST, min(gap, 0.49 * apart))
     closes, open_ends = sum(p.closes for p in found), sum(p.of for p in found)
+    doubtful = sum(p.doubtful for p in found)
+    if doubtful:
+        things = "1 open end has its" if doubtful == 1 else f"{doubtful} open ends have their"
+        says = (
+            f"{things} nearest partner about as far away as things that are meant to be apart ({apart:.3g} mm): "
+            "the smaller tolerance was taken, and they stay open ends until you close them."
+        )
+        return ProposedGap(gap, closes, open_ends, says, apart, doubtful)
     if not closes:
-        return ProposedGap(gap, 0, open_ends, "No gap stands out, so only ends that agree are joined.")
+        return ProposedGap(gap, 0, open_ends, "No gap stands out, so only ends that agree are joined.", apart)
     says = f"{closes} of {open_ends} open ends have a partner that near; the next are well beyond."
-    return ProposedGap(gap, closes, open_ends, says)
+    return ProposedGap(gap, closes, open_ends, says, apart)
 
 
 def reach_of(gap: float | None) -> float:

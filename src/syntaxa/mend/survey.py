@@ -12,6 +12,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.advice import Advice
 from syntaxa.mend.arrangement import split_at_contacts
+from syntaxa.mend.centre_marks import without_marks
 from syntaxa.mend.heal import heal, prepared
 from syntaxa.mend.model import Finding, Region
 from syntaxa.mend.pieces import pieces_of
@@ -54,6 +55,8 @@ NO_SURVEY = Survey((), (), 0, 0)
 
 def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_end: float) -> Survey:
     """The findings of one sketch at these tolerances, and its regions as they are."""
+    total = len(curves)
+    curves, _ = without_marks(curves)
     pieces = pieces_of(curves, tolerances.fit)
     received = Received(pieces, tolerances.merge)
     twins = faceted_twins(curves, pieces, tolerances)
@@ -66,4 +69,4 @@ def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_en
     open_ends = int((edges.degrees() == 1).sum())
     advice = Advice(kept, to_heal.pieces, tolerances.merge).findings()
     findings = (*(twin.finding for twin in twins), *healed.findings, *advice)
-    return Survey(findings, tuple(regions_of(edges, single.pieces.ids, sketch)), open_ends, len(curves))
+    return Survey(findings, tuple(regions_of(edges, single.pieces.ids, sketch)), open_ends, total)
