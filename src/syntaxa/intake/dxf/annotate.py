@@ -101,8 +101,8 @@ def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimens
 
 def _measured(entity: Any, measures: DimensionKind) -> float | None:
     """What the definition points measure, in the file's numbers, or radians."""
-    if measures == "angular":
-        return _angle(entity)
+    if measures == "angular" and (angle := _angle(entity)) is not None:
+        return angle
     try:
         value = entity.get_measurement()
     except (DXFError, TypeError, ValueError, AttributeError, ZeroDivisionError, KeyError):
@@ -113,13 +113,14 @@ def _measured(entity: Any, measures: DimensionKind) -> float | None:
     value = abs(float(value))
     if not math.isfinite(value):
         return None
-    return value
+    return math.radians(value) if measures == "angular" else value
 
 
 def _angle(entity: Any) -> float | None:
     """The angle of the sector in which the dimension's arc lies, radians (DXF reference, DIMENSION).
 
-    Between two lines there are four sectors, and three of them are not meant.
+    Between two lines there are four sectors, and three of them are not meant. None where the arc is named by a place on
+    one of the lines, which tells nothing.
     """
     dxf = entity.dxf
     kind = int(entity.dimtype)
@@ -146,7 +147,7 @@ def _angle(entity: Any) -> float | None:
     at = math.atan2(spoke.y, spoke.x)
     behind = min((at - w) % TURN for w in ways)
     ahead = min((w - at) % TURN for w in ways)
-    return behind + ahead or None
+    return behind + ahead if min(behind, ahead) > 1e-9 and max(behind, ahead) < TURN - 1e-9 else None
 
 
 def _factor(entity: Any) -> float:
