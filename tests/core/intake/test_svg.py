@@ -324,7 +324,8 @@ def test_entities_are_not_unfolded_and_files_are_not_opened(data):
     assert all("root" not in a.text and len(a.text) < 100 for a in result.drawing.annotations)
 
 
-def test_copies_of_copies_end():
+def test_copies_of_copies_end(monkeypatch):
+    monkeypatch.setattr("syntaxa.intake.gather.MOST_THINGS", 30_000)
     lines = ['<g id="a0"><circle r="1"/></g>']
     lines += [f'<g id="a{k}">' + f'<use href="#a{k - 1}"/>' * 10 + "</g>" for k in range(1, 12)]
     data = f"<svg {HEAD}><defs>{''.join(lines)}</defs><use href='#a11'/></svg>"

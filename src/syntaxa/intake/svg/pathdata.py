@@ -14,6 +14,10 @@ from syntaxa.intake.svg.pen import PathPen
 _SPACE = re.compile(r"[\s,]*")
 _NUMBER = re.compile(r"[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?")
 _FLAG = re.compile(r"[01]")
+_LETTER = re.compile(r"([MmZzLlHhVvCcSsQqTtAa])")
+
+#: What counts as a number elsewhere and not here, and commas where none may stand.
+_WORDS = re.compile(r"[nNiI_]|,\s*[,A-DF-Za-df-z]|[A-DF-Za-df-z]\s*,|,\s*$")
 
 #: How many numbers each command takes; the flags of an arc are told apart below.
 _TAKES = {"m": 2, "l": 2, "h": 1, "v": 1, "c": 6, "s": 4, "q": 4, "t": 2, "a": 7, "z": 0}
@@ -47,6 +51,32 @@ def decimals(data: str) -> int:
 
 
 def _commands(data: str) -> Iterator[tuple[str, list[float]]]:
+    """Commands with their numbers. Data as most writers have them are split at their letters, others bit by bit."""
+    parts = _LETTER.split(data)
+    plain: list[tuple[str, list[float]]] = []
+    if not parts[0].strip() and parts[1:2] in (["M"], ["m"]):
+        for letter, text in zip(parts[1::2], parts[2::2], strict=True):
+            takes = _TAKES[letter.lower()]
+            values = text.replace(",", " ").split()
+            if (takes == 0) != (not values) or (takes and len(values) % takes) or letter in "aA":
+                break
+            try:
+                numbers = [float(v) for v in values]
+            except ValueError:
+                break
+            if not takes:
+                plain.append((letter, []))
+            for k in range(0, len(numbers), takes or 1):
+                plain.append((letter, numbers[k : k + takes]))
+                letter = {"m": "l", "M": "L"}.get(letter, letter)
+        else:
+            if ",," not in data and not _WORDS.search(data):
+                yield from plain
+                return
+    yield from _bit_by_bit(data)
+
+
+def _bit_by_bit(data: str) -> Iterator[tuple[str, list[float]]]:
     at, end = 0, len(data.rstrip())
     command = ""
     space = re.compile(r"\s*")

@@ -28,7 +28,7 @@ from syntaxa.geometry.transform import Floats, Transform
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, has_size
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
-from syntaxa.intake.outlines import shapes_of
+from syntaxa.intake.outlines import Cubic, shapes_of
 from syntaxa.intake.svg.pathdata import BrokenPath, decimals, draw
 from syntaxa.intake.svg.pen import PathPen
 from syntaxa.intake.svg.placing import (
@@ -55,7 +55,7 @@ _SILENT = frozenset(("defs", "style", "metadata", "title", "desc", "clipPath", "
 _GROUPS = frozenset(("g", "a"))
 
 #: Attributes that hold one length.
-_LENGTHS = ("x", "y", "x1", "y1", "x2", "y2", "cx", "cy", "r", "rx", "ry", "width", "height")
+_LENGTHS = frozenset(("x", "y", "x1", "y1", "x2", "y2", "cx", "cy", "r", "rx", "ry", "width", "height"))
 
 _DRAWN = frozenset(("path", "line", "rect", "circle", "ellipse", "polyline", "polygon"))
 
@@ -154,7 +154,12 @@ class _Walk:
         """All elements, from the outermost one."""
         context = self._outermost()
         self._children(self.root, replace(context, style=self.cascade.of(self.root, INITIAL)))
-        commas = sum(has_decimal_comma(str(e.get(a) or "")) for e in self.root.iter() for a in _LENGTHS)
+        commas = sum(
+            has_decimal_comma(str(text))
+            for element in self.root.iter()
+            for name, text in element.attrib.items()
+            if "," in text and name in _LENGTHS
+        )
         if commas:
             self.out.notes.append(f"{commas} lengths are written with a decimal comma; it was taken for a point.")
         if self.cascade.left_out:
@@ -388,7 +393,9 @@ class _Walk:
         else:
             written = str(element.get("points") or "")
             _points(element, tag, context, pen)
-        rounding = _rounding(written, math.hypot(*(self.out.page or (0.0, 0.0))) / max(to.scale, 1e-300))
+        rounding = 0.0
+        if any(isinstance(piece, Cubic) for run in pen.runs for piece in run.pieces):
+            rounding = _rounding(written, math.hypot(*(self.out.page or (0.0, 0.0))) / max(to.scale, 1e-300))
         for run in pen.runs if filled else ():
             if not run.closed and run.pieces:
                 run.close()

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator, Mapping
+from functools import lru_cache
 
 import tinycss2
 import tinycss2.color4
@@ -163,6 +164,7 @@ def _on_screen(queries: str) -> bool:
     return False
 
 
+@lru_cache(maxsize=20_000)
 def colour_of(value: str, current: str = "black") -> int | None:
     """A CSS colour as 0xRRGGBB; None for "none", for what is fully clear, and for what cannot be told."""
     if value in ("none", "transparent", ""):
