@@ -58,3 +58,14 @@ def test_from_inside_nothing_touches_and_from_the_centre_nothing_is_square():
     assert of_kind(circle, Point(1, 1), "tangent") == []
     assert list(places_from(circle, Point(0, 0))) == []
     assert len(of_kind(Arc(Point(0, 0), 5, 0.0, math.pi), Point(0, 9), "perpendicular")) == 1
+
+
+def test_only_the_pieces_near_a_place_are_looked_at():
+    from syntaxa.geometry.extents import bounds
+    from syntaxa.geometry.places import pieces_near
+
+    run = Polyline(tuple(Point(k, k % 2) for k in range(50)), (0.0, 0.4) * 25, True)
+    box = (10.5, -1.0, 11.5, 2.0)
+    expected = [s for s in run.segments() if (b := bounds(s)) and b[0] <= 11.5 and b[2] >= 10.5 and b[1] <= 2]
+    assert pieces_near(run, box) == expected
+    assert pieces_near(run, (900, 900, 901, 901)) == []

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-import itertools
+import random
+from collections.abc import Sequence
 
 import numpy as np
 from scipy.sparse import coo_matrix
@@ -63,18 +64,42 @@ def pairs_within(points: Floats, wanted: Ints, radius: float) -> tuple[Ints, Int
     return first[close], second[close], distance[close]
 
 
-def smallest_circle(points: list[Point]) -> tuple[Point, float]:
-    """Centre and radius (mm) of the smallest circle around a few points; tries every pair and triple."""
-    if len(points) == 1:
-        return points[0], 0.0
-    one, two = max(itertools.combinations(points, 2), key=lambda pair: pair[0].distance_to(pair[1]))
-    middle, radius = one.toward(two, 0.5), one.distance_to(two) / 2
-    if all(middle.distance_to(p) <= radius for p in points if p is not one and p is not two):
-        return middle, radius
-    centres = [a.toward(b, 0.5) for a, b in itertools.combinations(points, 2)]
-    centres += [c for three in itertools.combinations(points, 3) if (c := _circumcentre(*three))]
-    # One of these is the centre; the farthest point from the right one is the nearest of all.
-    return min(((c, max(c.distance_to(p) for p in points)) for c in centres), key=lambda circle: circle[1])
+def smallest_circle(points: Sequence[Point]) -> tuple[Point, float]:
+    """Centre and radius (mm) of the smallest circle around some points.
+
+    Point by point: one that lies outside the circle so far lies on the rim of the next. In expectation that is linear
+    in the points where they come in random order (Welzl, "Smallest enclosing disks", 1991, in its iterative form).
+    """
+    mixed = list(points)
+    # Always the same order, so that the same points always give the same circle.
+    random.Random(len(mixed)).shuffle(mixed)
+    centre, radius = mixed[0], 0.0
+    for i, p in enumerate(mixed):
+        if _outside(p, centre, radius):
+            centre, radius = p, 0.0
+            for j in range(i):
+                if _outside(mixed[j], centre, radius):
+                    centre, radius = _on_two(mixed[:j], p, mixed[j])
+    return centre, radius
+
+
+def _on_two(points: Sequence[Point], one: Point, two: Point) -> tuple[Point, float]:
+    """The smallest circle around points that has two others on its rim."""
+    centre, radius = one.toward(two, 0.5), one.distance_to(two) / 2
+    for p in points:
+        if _outside(p, centre, radius):
+            found = _circumcentre(one, two, p)
+            if found is None:
+                # On a line the two that lie farthest apart hold the third.
+                ends = max(((one, two), (one, p), (two, p)), key=lambda pair: pair[0].distance_to(pair[1]))
+                centre, radius = ends[0].toward(ends[1], 0.5), ends[0].distance_to(ends[1]) / 2
+            else:
+                centre, radius = found, found.distance_to(one)
+    return centre, radius
+
+
+def _outside(p: Point, centre: Point, radius: float) -> bool:
+    return p.distance_to(centre) > radius * (1 + 1e-12) + 1e-300
 
 
 def _circumcentre(a: Point, b: Point, c: Point) -> Point | None:

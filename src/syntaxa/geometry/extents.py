@@ -42,15 +42,22 @@ def boxes_of(shapes: Iterable[Shape]) -> Floats:
     """Extents of many shapes, (n, 4): xmin, ymin, xmax, ymax; exact."""
     listed = list(shapes)
     boxes = np.empty((len(listed), 4))
+    lines: list[tuple[int, Line]] = []
     arcs: list[tuple[int, Arc]] = []
     bent: list[int] = []
     for k, shape in enumerate(listed):
-        if isinstance(shape, Arc):
+        if isinstance(shape, Line):
+            lines.append((k, shape))
+        elif isinstance(shape, Arc):
             arcs.append((k, shape))
         elif isinstance(shape, Polyline):
             bent.append(k)
         else:
             boxes[k] = bounds(shape)
+    if lines:
+        ends = np.array([(s.start.x, s.start.y, s.end.x, s.end.y) for _, s in lines])
+        both = np.hstack([np.minimum(ends[:, :2], ends[:, 2:]), np.maximum(ends[:, :2], ends[:, 2:])])
+        boxes[[k for k, _ in lines]] = both
     if arcs:
         boxes[[k for k, _ in arcs]] = _arc_boxes([arc for _, arc in arcs])
     if bent:

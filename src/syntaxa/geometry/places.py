@@ -46,6 +46,25 @@ def places_of(shape: Shape) -> Iterator[tuple[PlaceKind, Point]]:
         yield "end", shape.start
 
 
+def pieces_near(shape: Shape, box: tuple[float, float, float, float]) -> list[Shape]:
+    """The pieces of a polyline whose boxes meet a box, or the shape itself where it is none."""
+    if not isinstance(shape, Polyline):
+        return [shape]
+    points = np.array([(p.x, p.y) for p in shape.vertices])
+    following = np.roll(points, -1, axis=0)
+    bulges = np.array(shape.bulges)
+    if not shape.closed:
+        points, following, bulges = points[:-1], following[:-1], bulges[:-1]
+    bounds = CurveArray.from_bulges(points, following, bulges, np.zeros(len(points), dtype=np.int64)).bounds()
+    meets = (bounds[:, 0] <= box[2]) & (bounds[:, 2] >= box[0]) & (bounds[:, 1] <= box[3]) & (bounds[:, 3] >= box[1])
+    pieces: list[Shape] = []
+    for k in np.flatnonzero(meets).tolist():
+        a, b = shape.vertices[k], shape.vertices[(k + 1) % len(shape.vertices)]
+        if a != b:
+            pieces.append(Arc.from_bulge(a, b, shape.bulges[k]) if abs(shape.bulges[k]) > 1e-12 else Line(a, b))
+    return pieces
+
+
 def crossings(shapes: Sequence[Shape]) -> list[Point]:
     """Where any two of some curves meet; the cost grows with the square of their number."""
     rows = [(row, k) for k, shape in enumerate(shapes) for row in rows_of(shape, _FIT)]

@@ -8,8 +8,11 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter, QPolygonF
 
 from syntaxa.app.canvas.scene import Bools, Scene
-from syntaxa.geometry.places import PlaceKind, crossings, nearest_on, places_from, places_of
+from syntaxa.geometry.places import PlaceKind, crossings, nearest_on, pieces_near, places_from, places_of
 from syntaxa.geometry.points import Point
+
+#: Curves, and pieces of curves, that are looked at.
+_MOST = 200
 
 #: Near curves beyond which crossings are not looked for.
 _MOST_CROSSED = 14
@@ -35,10 +38,12 @@ def snapped(
     base   the point that was picked before: places square to it, and where a line from it touches, count as well
     """
     here = Point(x, y)
-    near = scene.within((x - reach, y - reach, x + reach, y + reach), touching=True)
+    box = (x - reach, y - reach, x + reach, y + reach)
+    near = scene.within(box, touching=True)
     if shown is not None:
         near = [k for k in near if shown[k]]
-    shapes = [scene.curves[k].shape for k in near[:200]]
+    # Only what is near of them: a polyline can have thousands of pieces.
+    shapes = [piece for k in near[:_MOST] for piece in pieces_near(scene.curves[k].shape, box)][:_MOST]
     found: list[tuple[PlaceKind, Point]] = [place for shape in shapes for place in places_of(shape)]
     if 2 <= len(shapes) <= _MOST_CROSSED:
         found += [("crossing", p) for p in crossings(shapes)]

@@ -32,7 +32,7 @@ _GEOMETRY = frozenset(("x", "y", "cx", "cy", "r", "rx", "ry", "width", "height",
 _MOST_RULES = 4000
 
 #: Selectors of a type, classes and an id, as the library writes them out.
-_SIMPLE = re.compile(r"([\w-]+|\*)((?:[.#][\w-]+)*)")
+_SIMPLE = re.compile(r"([\w-]*|\*)((?:[.#][\w-]+)*)")
 
 _NOTHING: dict[etree._Element, None] = {}
 
@@ -85,7 +85,7 @@ class Cascade:
         if simple is None:
             return list(root.xpath(self._translator.selector_to_xpath(selector)))
         kind, marks = simple[1], re.findall(r"[.#][^.#]+", simple[2])
-        lots = [self._index.get(key, _NOTHING) for key in ([kind] if kind != "*" else []) + marks]
+        lots = [self._index.get(key, _NOTHING) for key in ([kind] if kind not in ("", "*") else []) + marks]
         if not lots:
             return self._all
         least = min(lots, key=len)
