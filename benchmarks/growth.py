@@ -35,7 +35,8 @@ MOST = 5.0
 
 
 def svg(body):
-    return f'<svg xmlns="http://www.w3.org/2000/svg" width="900mm" height="900mm" viewBox="0 0 900 900">{body}</svg>'.encode()
+    size = 'width="900mm" height="900mm" viewBox="0 0 900 900"'
+    return f'<svg xmlns="http://www.w3.org/2000/svg" {size}>{body}</svg>'.encode()
 
 
 def sub_paths(n):

@@ -12,7 +12,7 @@ from specimens import arcs, points
 
 from syntaxa.geometry.places import distinct, nearest_on, places_from
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.shapes import Arc, Circle, Line
+from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 
 
 def of_kind(shape, base, kind):
