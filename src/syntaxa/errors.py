@@ -40,7 +40,9 @@ class IntakeError(SyntaxaError):
 
 
 class PasswordNeeded(IntakeError):  # noqa: N818  it is a question
-    """A file that its author locked."""
+    """A file that its author locked; `digest` is that of its bytes, where they are known."""
+
+    digest = ""
 
 
 class MeasureError(SyntaxaError):

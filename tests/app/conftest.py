@@ -26,6 +26,7 @@ class Chosen(Choosers):
         self.unsaved = QMessageBox.StandardButton.Discard
         self.told: list[str] = []
         self.layer: str | None = None
+        self.password: str | None = None
 
     def open_file(self, parent, folder):
         return self.path
@@ -59,6 +60,10 @@ class Chosen(Choosers):
 
     def save_profiles(self, parent, folder, name, ending):
         return self.path
+
+    def ask_password(self, parent, says):
+        self.told.append(says)
+        return self.password
 
     def ask_unsaved(self, parent, name):
         return self.unsaved

@@ -22,7 +22,7 @@ from PyQt6.QtWidgets import (
 )
 
 from syntaxa.app.commands import COMMANDS
-from syntaxa.app.session import orphaned_recoveries
+from syntaxa.app.recovery import orphans
 from syntaxa.app.theme.glyphs import glyph_path
 from syntaxa.app.theme.tokens import LOOKS, contrast
 from syntaxa.demo.drawing import write_demo
@@ -353,7 +353,7 @@ def test_work_that_was_not_saved_is_offered_again(qtbot, demo, settled, tmp_path
     demo.session._write_recovery()
     folder = tmp_path / "state" / "recovery"
     (copy,) = folder.glob("*.sxj")
-    assert orphaned_recoveries(folder) == []
+    assert orphans(folder) == []
     copy.rename(folder / "orchard-pump-panels-99999999.sxj")
     demo.offer_recovery()
     assert demo.banner.isVisible()
@@ -373,8 +373,8 @@ def test_long_work_can_be_stopped(qtbot, demo, settled, tmp_path):
     demo.open_path(path)
     qtbot.waitUntil(lambda: demo.status._bar.value() > 5, timeout=20_000)
     qtbot.mouseClick(demo.status._stop, Qt.MouseButton.LeftButton)
-    qtbot.waitUntil(demo.banner.isVisible, timeout=20_000)
-    assert demo.banner.sentence == "Stopped before it was done; nothing was changed."
+    qtbot.waitUntil(lambda: not demo.session.busy, timeout=20_000)
+    assert "Stopped before it was done; nothing was changed." in demo.status.currentMessage()
     assert demo.session.job is job
 
 

@@ -348,5 +348,3 @@ def test_saving_through_a_link_keeps_the_link_and_the_mode(tmp_path):
     assert real.read_bytes() == b"new"
     assert stat.S_IMODE(os.stat(real).st_mode) == 0o640
     assert sorted(p.name for p in tmp_path.iterdir()) == ["link.sxj", "real.sxj"]
-
-

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QInputDialog, QMessageBox, QWidget
+from PyQt6.QtWidgets import QFileDialog, QInputDialog, QLineEdit, QMessageBox, QWidget
 
 from syntaxa.intake.registry import ENDINGS
 
@@ -79,6 +79,11 @@ class Choosers:
         kind = f"{ending[1:].upper()} (*{ending})"
         chosen, _ = QFileDialog.getSaveFileName(parent, "Write the profiles", start, kind)
         return Path(chosen) if chosen else None
+
+    def ask_password(self, parent: QWidget, says: str) -> str | None:
+        """The password of a locked drawing."""
+        text, sure = QInputDialog.getText(parent, "A locked drawing", says, QLineEdit.EchoMode.Password)
+        return text if sure and text else None
 
     def ask_unsaved(self, parent: QWidget, name: str) -> QMessageBox.StandardButton:
         """What to do with unsaved work."""

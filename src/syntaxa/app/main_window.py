@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from pathlib import Path
 
 from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, Qt
-from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeySequence
 from PyQt6.QtWidgets import (
     QApplication,
     QHBoxLayout,
+    QLineEdit,
     QMessageBox,
     QSplitter,
     QStackedWidget,
@@ -26,13 +27,15 @@ from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import COMMANDS, Actions
 from syntaxa.app.deliver_window import DeliverWindow
 from syntaxa.app.draw.strip import DrawStrip
+from syntaxa.app.habits import Habits
 from syntaxa.app.intake.look import Look
 from syntaxa.app.intake.shelf import Shelf
 from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.measure.strip import MeasureStrip
 from syntaxa.app.rail import Rail
-from syntaxa.app.session import Session, orphaned_recoveries
+from syntaxa.app.recovery import orphans
+from syntaxa.app.session import Session
 from syntaxa.app.settings import Settings
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.stages.deliver import DeliverPanel
@@ -48,6 +51,8 @@ from syntaxa.app.welcome import Welcome
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.widgets.command_palette import CommandPalette
 from syntaxa.errors import Progress, SyntaxaError, reason_of
+from syntaxa.intake.steps import TakeIn
+from syntaxa.job.passwords import PASSWORDS
 from syntaxa.job.presets import KeptChoices
 from syntaxa.job.store import ENDING
 
@@ -166,6 +171,11 @@ class MainWindow(DeliverWindow):
         session.failed.connect(self.complain)
         session.told.connect(self.status.tell)
         session.revised.connect(self._revised)
+        session.locked.connect(self._ask_password)
+        application = QApplication.instance()
+        if application is not None:
+            self._habits = Habits(self, self)
+            application.installEventFilter(self._habits)
         for lane in (
             session.work,
             session.survey_work,
@@ -214,6 +224,18 @@ class MainWindow(DeliverWindow):
         if self._may_leave():
             self._opening = path
             self.session.open_path(path, self.look.kept.offered(path.resolve(), "")[0])
+
+    def open_paths(self, paths: Sequence[Path]) -> None:
+        """Opens files as they were named: one of them, or several drawings as one job. A job is opened alone."""
+        jobs = [p for p in paths if p.suffix.lower() == ENDING]
+        if len(paths) == 1 or jobs:
+            self.open_path((jobs or list(paths))[0])
+            if len(paths) > 1:
+                self.complain(f"{jobs[0].name} is a job and was opened alone; add the others to it one by one.")
+        elif self._may_leave():
+            self._opening = paths[0]
+            others = [(p, TakeIn(into=p.stem)) for p in paths[1:]]
+            self.session.open_several([(paths[0], self.look.kept.offered(paths[0].resolve(), "")[0]), *others])
 
     def open_demo(self) -> None:
         """Opens the demo drawing, made anew."""
@@ -274,7 +296,9 @@ class MainWindow(DeliverWindow):
     def cancel_work(self) -> None:
         """Stops what is being computed."""
         self.session.cancel()
+        self.look.lane.cancel()
         self.deliveries.cancel()
+        self.batch_work.cancel()
 
     # ------------------------------------------------------------------ commands: view
 
@@ -320,6 +344,8 @@ class MainWindow(DeliverWindow):
         self.canvas.stop_picking()
         self._show_middle()
         self._show_content()
+        # Keys are for the drawing, not for whichever field comes first in the panel.
+        (self.shelf.preview if self.middle.currentWidget() is self.shelf else self.canvas).setFocus()
 
     def show_intake(self) -> None:
         """Goes to Intake."""
@@ -336,6 +362,51 @@ class MainWindow(DeliverWindow):
     def show_deliver(self) -> None:
         """Goes to Deliver."""
         self.show_stage(self.panels.index(self.deliver))
+
+    # ------------------------------------------------------------------ keys, as `Habits` asks
+
+    def window_of(self, widget: QWidget) -> bool:
+        """Whether a widget lies in this window, and not in a dialog of it."""
+        return widget.window() is self
+
+    def tool_waits(self) -> bool:
+        """Whether a tool takes typed values now."""
+        return self.draw_strip.isVisible()
+
+    def type_into_tool(self, text: str) -> None:
+        """What was typed over the drawing goes to the field of the tool."""
+        field = self.draw_strip.point if self.draw_strip.point.isVisible() else self.draw_strip.value
+        field.setFocus()
+        field.insert(text)
+
+    def escape(self) -> bool:
+        """Ends the tool; else leaves the field that is typed in as it was; else picking, then what is selected."""
+        field = self.focusWidget()
+        typed = isinstance(field, QLineEdit) and field.isModified() and not self.draw_strip.isAncestorOf(field)
+        if self.draw_strip.isVisible():
+            self.end_tool()
+            if typed:
+                # Left now, the field would tell what was typed in it; that is the next Escape's.
+                return True
+        elif typed and isinstance(field, QLineEdit):
+            while field.isUndoAvailable():
+                field.undo()
+            field.setModified(False)
+        elif self.focusWidget() is not self.canvas and isinstance(self.focusWidget(), QLineEdit):
+            self.canvas.setFocus()
+        elif self.canvas.picks_something():
+            self.canvas.give_up()
+        elif self.canvas.selected_curves() and self.middle.currentWidget() is self.canvas:
+            self.canvas.clear_selection()
+        else:
+            return False
+        if self.middle.currentWidget() is self.canvas:
+            self.canvas.setFocus()
+        return True
+
+    def has_command(self, keys: QKeySequence) -> bool:
+        """Whether keys belong to a command."""
+        return any(keys == action.shortcut() for action in self.actions_.by_method.values())
 
     # ------------------------------------------------------------------ commands: help
 
@@ -402,6 +473,15 @@ class MainWindow(DeliverWindow):
         changes = self._change_marks() if at == 0 else None
         content = CanvasContent(shown.scene, shown.beneath, regions, findings, notes, changes)
         self.canvas.show_content(replace(content, aside=shown.aside) if self._aside_shown else content, fit)
+
+    def _ask_password(self, says: str, digest: str, again: Callable[[], None]) -> None:
+        """A source of a job is locked, and its password is in no key ring."""
+        password = self._choosers.ask_password(self, says)
+        if password is None:
+            self.complain(says)
+            return
+        PASSWORDS.remember(digest, password)
+        again()
 
     def _history_changed(self) -> None:
         self.deliver.forget_result()
@@ -495,20 +575,25 @@ class MainWindow(DeliverWindow):
 
     def offer_recovery(self) -> None:
         """Tells of work that was not saved before the program last ended."""
-        orphans = orphaned_recoveries(self._recovery)
-        if not orphans:
+        left = orphans(self._recovery)
+        if not left:
             return
-        newest = orphans[0]
-        when = time.strftime("%d %B, %H:%M", time.localtime(newest.stat().st_mtime))
-        name = newest.stem.rpartition("-")[0]
+        newest = left[0]
+        when = time.strftime("%d %B, %H:%M", time.localtime(newest.copy.stat().st_mtime))
+        more = f" {len(left) - 1} more wait behind it." if len(left) > 1 else ""
 
         def drop() -> None:
-            for path in orphans:
-                path.unlink(missing_ok=True)
+            newest.drop()
+            self.offer_recovery()
+
+        def take() -> None:
+            if self._may_leave():
+                self._opening = None
+                self.session.open_recovered(newest)
 
         self.banner.tell(
-            f"“{name}” was not saved when the program ended. There is a copy from {when}.",
-            (("Open the copy", lambda: self.open_path(newest)), ("Discard it", drop)),
+            f"“{newest.about.name}” was not saved when the program ended. There is a copy from {when}.{more}",
+            (("Open the copy", take), ("Discard it", drop)),
         )
 
     def _preview(self) -> bytes:
@@ -557,6 +642,9 @@ class MainWindow(DeliverWindow):
         self.settings.save()
         self.session.close()
         self.stop_all()
+        application = QApplication.instance()
+        if application is not None:
+            application.removeEventFilter(self._habits)
         event.accept()
 
     def stop_all(self) -> None:

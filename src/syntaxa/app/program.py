@@ -28,7 +28,7 @@ def open_window(files: Sequence[str], make_demo: DemoMaker) -> int:
     """The window, on the first of the files."""
     application, window = start(make_demo)
     if files:
-        window.open_path(Path(files[0]))
+        window.open_paths([Path(f) for f in files])
     else:
         window.offer_recovery()
     window.show()

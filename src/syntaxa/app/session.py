@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
@@ -11,6 +10,7 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.mend.trying import Trying
+from syntaxa.app.recovery import Lock, Orphan, RecoveryCopy, job_lock
 from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.deliver.figures import Figures, figures_of
@@ -18,15 +18,16 @@ from syntaxa.deliver.plan import RolesAs, plan_of
 from syntaxa.drawing.annotations import Annotation, Box
 from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import State
-from syntaxa.errors import Progress, SyntaxaError
+from syntaxa.errors import PasswordNeeded, Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
-from syntaxa.intake.registry import load_bytes
+from syntaxa.intake.registry import digest_of, load_bytes
 from syntaxa.intake.report import IntakeRecord, record_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.account import Accounted, account_of
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
 from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.passwords import PASSWORDS
 from syntaxa.job.recipe import Recipe, with_recipe
 from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
 from syntaxa.job.store import ENDING, load_job, save_job
@@ -81,6 +82,8 @@ class Session(QObject):
     history_changed = pyqtSignal()
     failed = pyqtSignal(str)
     told = pyqtSignal(str)
+    #: A source is locked: what to say, the digest of its file, and what to call once its password is known.
+    locked = pyqtSignal(str, str, object)
     #: A linked source changed on disk, and what that would change is ready to be looked at.
     revised = pyqtSignal()
 
@@ -90,7 +93,14 @@ class Session(QObject):
         self._history: History | None = None
         self._saved: Job | None = None
         self._recovery_folder = recovery_folder
-        self._recovery_path: Path | None = None
+        self._copy = RecoveryCopy(recovery_folder)
+        #: The copy of an earlier run that this job was opened from, until it is saved.
+        self._adopted: Orphan | None = None
+        self._open_lock: Lock | None = None
+        #: The job file as it was opened or saved last, and as it was when its change was told.
+        self._on_disk, self._told_changed = "", ""
+        #: The job that is shown; what is being worked out may be another.
+        self._settled: Job | None = None
         self.path: Path | None = None
         self.shown: Shown | None = None
         self.surveyed_state: Surveyed | None = None
@@ -197,6 +207,8 @@ class Session(QObject):
         """What the window's title calls the job."""
         if self.path is not None:
             return self.path.stem
+        if self._adopted is not None and self._adopted.about.name:
+            return self._adopted.about.name
         return Path(self.job.source.name).stem if self.job else ""
 
     # ------------------------------------------------------------------ opening and saving
@@ -211,6 +223,15 @@ class Session(QObject):
 
         self._open(path, read)
 
+    def open_recovered(self, orphan: Orphan) -> None:
+        """Opens a recovery copy as what it is: the unsaved job of the file that it was made of."""
+
+        def read(progress: Progress) -> tuple[Job, Shown]:
+            job = load_job(orphan.copy)
+            return job, self._compute(job, progress)
+
+        self._open(orphan.copy, read, orphan)
+
     def open_several(self, chosen: Sequence[tuple[Path, TakeIn]]) -> None:
         """Opens several drawings as one job; all but the first go to a sketch of their own."""
         first = chosen[0][0]
@@ -223,14 +244,16 @@ class Session(QObject):
 
         self._open(first, read)
 
-    def _open(self, path: Path, read: Callable[[Progress], tuple[Job, Shown]]) -> None:
+    def _open(self, path: Path, read: Callable[[Progress], tuple[Job, Shown]], orphan: Orphan | None = None) -> None:
         def done(result: tuple[Job, Shown]) -> None:
             job, shown = result
-            is_job = path.suffix.lower() == ENDING
+            is_job = path.suffix.lower() == ENDING and orphan is None
             self._drop_recovery()
-            self._history = History(job)
+            self._adopted = orphan
+            self._history = History.reopened(job)
             self._saved = job if is_job else None
-            self.path = path if is_job else None
+            self._settled = job
+            self._hold(path if is_job else orphan.path if orphan is not None else None)
             self.gap = None
             self.revision = None
             self._declined.clear()
@@ -240,7 +263,34 @@ class Session(QObject):
             if is_job:
                 self.look_for_changes()
 
-        self.work.run(f"Opening {path.name}", read, done, self.failed.emit)
+        def asked(progress: Progress) -> tuple[Job, Shown] | PasswordNeeded:
+            try:
+                return read(progress)
+            except PasswordNeeded as error:
+                return error
+
+        def opened(result: tuple[Job, Shown] | PasswordNeeded) -> None:
+            if isinstance(result, PasswordNeeded):
+                self.locked.emit(str(result), result.digest, lambda: self._open(path, read, orphan))
+            else:
+                done(result)
+
+        self.work.run(f"Opening {path.name}", asked, opened, self.failed.emit, self.told.emit)
+
+    def _hold(self, path: Path | None) -> None:
+        """This is the file of the job from now on; another window that has it open is told of."""
+        if self._open_lock is not None:
+            self._open_lock.release()
+            self._open_lock = None
+        self.path = path
+        self._on_disk, self._told_changed = _digest_on_disk(path), ""
+        if path is not None:
+            lock = job_lock(self._recovery_folder, path)
+            if lock.take():
+                self._open_lock = lock
+            else:
+                says = f"{path.name} is open in another window as well. Save one of the two under another name."
+                self.failed.emit(says)
 
     # ------------------------------------------------------------------ sources
 
@@ -330,24 +380,45 @@ class Session(QObject):
             job, shown = result
             if self._history is not None:
                 self._history.do(job, name)
+                self._settled = job
                 self._recovery.start()
                 self._evaluated(shown)
 
-        self.work.run(name, read, done, self.failed.emit)
+        self.work.run(name, read, done, self.failed.emit, self.told.emit)
 
     def save(self, path: Path, preview: bytes = b"") -> bool:
         """Saves the job; False where it could not be, and says why."""
         if self.job is None:
+            return False
+        if self.path is not None and path.resolve() == self.path.resolve() and self._changed_meanwhile(path):
             return False
         try:
             save_job(self.job, path, preview)
         except SyntaxaError as error:
             self.failed.emit(str(error))
             return False
-        self.path, self._saved = path, self.job
+        for source in self.job.sources:
+            PASSWORDS.keep(source.digest)
+        self._saved = self.job
+        if path == self.path:
+            self._on_disk = _digest_on_disk(path)
+        else:
+            self._hold(path)
         self._drop_recovery()
         self.history_changed.emit()
         self.told.emit(f"Saved {path.name}.")
+        return True
+
+    def _changed_meanwhile(self, path: Path) -> bool:
+        """Whether the file is no longer what was opened or saved here: that is told once, and not written over."""
+        now = _digest_on_disk(path)
+        if now in ("", self._on_disk, self._told_changed):
+            return False
+        self._told_changed = now
+        self.failed.emit(
+            f"{path.name} was changed by another program or window since it was opened; nothing was saved. "
+            "Save under another name, or save again to replace it."
+        )
         return True
 
     # ------------------------------------------------------------------ changing
@@ -454,7 +525,13 @@ class Session(QObject):
             self._reevaluate()
 
     def cancel(self) -> None:
-        """Stops what is being computed."""
+        """Stops what is being computed; a change that it was computed for is taken back at once."""
+        if self.work.busy and self._history is not None and self._settled is not None:
+            pending = self._history.job
+            if pending is not self._settled:
+                self._history.back_to(self._settled)
+                self.history_changed.emit()
+                self.told.emit("Stopped; the job is as it was before.")
         for lane in self._lanes:
             lane.cancel()
 
@@ -463,6 +540,9 @@ class Session(QObject):
         self.stop_all()
         self._recovery.stop()
         self._drop_recovery()
+        if self._open_lock is not None:
+            self._open_lock.release()
+            self._open_lock = None
 
     def stop_all(self) -> None:
         """Stops all work for good."""
@@ -482,7 +562,23 @@ class Session(QObject):
         assert job is not None, "only a job that is there changes"
         self._recovery.start()
         self.history_changed.emit()
-        self.work.run("Computing", lambda progress: self._compute(job, progress), self._evaluated, self.failed.emit)
+
+        def done(shown: Shown) -> None:
+            self._settled = job
+            self._evaluated(shown)
+
+        def stopped(sentence: str) -> None:
+            # The step was taken back when Stop was pressed.
+            del sentence
+
+        self.work.run("Computing", lambda progress: self._compute(job, progress), done, self._not_computed, stopped)
+
+    def _not_computed(self, sentence: str) -> None:
+        """A change that could not be worked out is no change: job and picture must not drift apart."""
+        if self._history is not None and self._settled is not None:
+            self._history.back_to(self._settled)
+            self.history_changed.emit()
+        self.failed.emit(sentence)
 
     def _evaluated(self, shown: Shown) -> None:
         self._take(shown)
@@ -549,41 +645,16 @@ class Session(QObject):
     def _write_recovery(self) -> None:
         if self.job is None or not self.unsaved:
             return
-        path = self._recovery_folder / f"{self.name}-{os.getpid()}{ENDING}"
-        if self._recovery_path not in (None, path):
-            self._drop_recovery()
         try:
-            self._recovery_folder.mkdir(parents=True, exist_ok=True)
-            save_job(self.job, path)
+            self._copy.write(self.job, self.name, self.path)
         except (SyntaxaError, OSError):
             self.told.emit("The recovery copy could not be written.")
-            return
-        self._recovery_path = path
 
     def _drop_recovery(self) -> None:
-        if self._recovery_path is not None:
-            self._recovery_path.unlink(missing_ok=True)
-            self._recovery_path = None
-
-
-def orphaned_recoveries(folder: Path) -> list[Path]:
-    """Recovery copies of programs that no longer run, newest first."""
-    found = []
-    for path in folder.glob(f"*{ENDING}"):
-        process = path.stem.rpartition("-")[2]
-        if process.isdigit() and not _runs(int(process)):
-            found.append(path)
-    return sorted(found, key=lambda p: p.stat().st_mtime, reverse=True)
-
-
-def _runs(process: int) -> bool:
-    try:
-        os.kill(process, 0)
-    except ProcessLookupError:
-        return False
-    except OSError:
-        return True
-    return True
+        self._copy.drop()
+        if self._adopted is not None:
+            self._adopted.drop()
+            self._adopted = None
 
 
 def _same_place(shown: Shown, evaluation: Evaluation) -> bool:
@@ -617,6 +688,14 @@ def _beneath(state: State) -> tuple[Scene, tuple[Annotation, ...]]:
     hidden = {layer.name for layer in placed.layers if not layer.shown}
     scene = Scene.of([(0, [c for c in placed.curves if c.layer not in hidden])])
     return scene, tuple(n for n in placed.annotations if n.layer not in hidden)
+
+
+def _digest_on_disk(path: Path | None) -> str:
+    """What a job file holds now; empty where there is none."""
+    try:
+        return "" if path is None else digest_of(path.read_bytes())
+    except OSError:
+        return ""
 
 
 def _linked(path: Path) -> Source:

@@ -22,6 +22,7 @@ class _Signals(QObject):
     progress = pyqtSignal(float)
     done = pyqtSignal(object)
     failed = pyqtSignal(str)
+    stopped = pyqtSignal(str)
     ended = pyqtSignal()
 
 
@@ -51,7 +52,7 @@ class _Task(QRunnable):
         try:
             result = self._work(self._progress)
         except Cancelled as error:
-            self.signals.failed.emit(str(error))
+            self.signals.stopped.emit(str(error))
         except SyntaxaError as error:
             self.signals.failed.emit(str(error))
         except Exception:  # noqa: BLE001  the outermost layer of a thread: nothing may pass unseen
@@ -81,8 +82,18 @@ class Lane(QObject):
         """Whether the newest work is still going on."""
         return self._newest is not None
 
-    def run(self, title: str, work: Work, done: Callable[[Any], None], failed: Callable[[str], None]) -> None:
-        """Starts work; `done` or `failed` is called on the interface thread unless newer work was started."""
+    def run(
+        self,
+        title: str,
+        work: Work,
+        done: Callable[[Any], None],
+        failed: Callable[[str], None],
+        stopped: Callable[[str], None] | None = None,
+    ) -> None:
+        """Starts work; `done`, `failed` or `stopped` is called on the interface thread, unless newer work was started.
+
+        Without `stopped`, being stopped is told as a failure.
+        """
         self._give_up()
         task = _Task(work)
         self._newest, self.title = task, title
@@ -90,6 +101,7 @@ class Lane(QObject):
         task.signals.progress.connect(lambda share: self.progress.emit(title, share) if task is self._newest else None)
         task.signals.done.connect(lambda result: self._finish(task, lambda: done(result)))
         task.signals.failed.connect(lambda sentence: self._finish(task, lambda: failed(sentence)))
+        task.signals.stopped.connect(lambda sentence: self._finish(task, lambda: (stopped or failed)(sentence)))
         task.signals.ended.connect(lambda: self._running.remove(task))
         pool = QThreadPool.globalInstance()
         assert pool is not None, "Qt has a thread pool as long as there is an application"

@@ -115,9 +115,7 @@ def chosen_of(drawing: Drawing, choice: TakeIn) -> Drawing:
     keep = choice.keeps()
     ids = None if choice.ids is None else frozenset(own_id(name, choice.source) for name in choice.ids)
     curves = [
-        c
-        for c in drawing.curves
-        if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id in ids)
+        c for c in drawing.curves if keep("curves", c.layer) and c.layer not in hidden and (ids is None or c.id in ids)
     ]
     annotations = [a for a in drawing.annotations if keep(a.kind, a.layer) and a.layer not in hidden]
     if choice.box is not None:

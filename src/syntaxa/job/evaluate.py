@@ -127,7 +127,8 @@ class Evaluator:
         """The source read, with a password that was typed now or is known from before."""
         try:
             received = read(source.name, source.data, progress, options)
-        except PasswordNeeded:
+        except PasswordNeeded as error:
+            error.digest = source.digest
             known = self._passwords.of(source.digest)
             if not known or options.password:
                 raise

@@ -255,6 +255,18 @@ class Canvas(QWidget):
         self.setFocus()
         self.update()
 
+    def picks_something(self) -> bool:
+        """Whether a point, a box or a lasso is waited for or being drawn."""
+        return self._picking or self._drawing_box or self._lasso_wanted or self._lasso is not None
+
+    def give_up(self) -> None:
+        """Waits for nothing any more."""
+        self._drawing_box = self._lasso_wanted = False
+        self._lasso = None
+        self.unsetCursor()
+        self.stop_picking()
+        self.update()
+
     def stop_picking(self) -> None:
         """Clicks select again."""
         if self._picking:
@@ -592,10 +604,7 @@ class Canvas(QWidget):
             self._space = True
             self.setCursor(Qt.CursorShape.OpenHandCursor)
         elif key == Qt.Key.Key_Escape:
-            self._drawing_box = self._lasso_wanted = False
-            self._lasso = None
-            self.unsetCursor()
-            self.stop_picking()
+            self.give_up()
             self.clear_selection()
         elif self.wheel_steps and key in (Qt.Key.Key_PageUp, Qt.Key.Key_PageDown):
             self.stepped.emit(1 if key == Qt.Key.Key_PageDown else -1)

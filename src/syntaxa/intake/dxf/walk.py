@@ -200,9 +200,7 @@ class Walk:
             self.text_styles.add(str(entity.dxf.style))
         entity, by = _in_plane(entity, outer)
         layer = self._layer(entity, outer)
-        made = MAKERS[entity.dxftype()](
-            entity, self.out.unique(name), layer, self._style(entity, outer, layer).colour
-        )
+        made = MAKERS[entity.dxftype()](entity, self.out.unique(name), layer, self._style(entity, outer, layer).colour)
         self.out.note(made if by is None else made.transformed(by))
         if entity.dxftype() == "IMAGE":
             self.out.skip("IMAGE", "Its picture lies outside the file; its place is kept.")

@@ -126,9 +126,7 @@ def transform_of(text: str | None) -> Transform | None:
     return total
 
 
-def css_transform_of(
-    text: str, origin: str, view: tuple[float, float], font: float
-) -> Transform | None:
+def css_transform_of(text: str, origin: str, view: tuple[float, float], font: float) -> Transform | None:
     """The map of the CSS property, about its origin in user units (CSS Transforms 1, 6 and 8).
 
     view   width and height that shares count of

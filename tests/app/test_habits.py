@@ -1,0 +1,335 @@
+"""The wheel, the keys, Escape, stopping, recovery and saving, as somebody who does not know the program uses them."""
+
+from __future__ import annotations
+
+import io
+
+import ezdxf
+import pikepdf
+import pytest
+from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtGui import QWheelEvent
+from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QSlider
+
+from syntaxa.app.main_window import MainWindow
+from syntaxa.app.recovery import Lock, job_lock, orphans
+from syntaxa.app.settings import Settings
+from syntaxa.job.passwords import Passwords
+from syntaxa.job.store import load_job, save_job
+from syntaxa.mend.steps import MendFindings
+
+
+def turn_wheel(widget, steps=-1):
+    place = QPointF(widget.rect().center())
+    event = QWheelEvent(
+        place, QPointF(widget.mapToGlobal(widget.rect().center())), QPoint(), QPoint(0, 120 * steps),
+        Qt.MouseButton.NoButton, Qt.KeyboardModifier.NoModifier, Qt.ScrollPhase.NoScrollPhase, False,
+    )  # fmt: skip
+    QApplication.sendEvent(widget, event)
+
+
+def value_of(field):
+    if isinstance(field, QComboBox):
+        return field.currentIndex()
+    return field.value() if hasattr(field, "value") else field.text()
+
+
+def press(qtbot, key, modifiers=Qt.KeyboardModifier.NoModifier):
+    """As the keyboard does it: to whatever has the focus, commands first."""
+    focus = QApplication.focusWidget()
+    assert focus is not None
+    qtbot.keyClick(focus, key, modifiers)
+
+
+# ---------------------------------------------------------------------- the wheel
+
+
+def test_no_field_takes_the_wheel_unless_it_has_the_focus(qtbot, demo):
+    """Page scale 1:1 to 1:5, DXF unit mm to cm, R2018 to R12, a sketch made to construction: all by scrolling."""
+    tried = 0
+    for panel in range(len(demo.panels)):
+        demo.show_stage(panel)
+        QApplication.processEvents()
+        fields = [f for kind in (QComboBox, QAbstractSpinBox, QSlider) for f in demo.panels[panel].findChildren(kind)]
+        for field in fields:
+            assert field.focusPolicy() != Qt.FocusPolicy.WheelFocus
+            if not field.isVisible() or not field.isEnabled() or field.hasFocus():
+                continue
+            before = value_of(field)
+            for steps in (-1, 1, 3):
+                turn_wheel(field, steps)
+                assert value_of(field) == before, field.accessibleName()
+            tried += 1
+    assert tried >= 8
+
+
+def test_a_field_that_has_the_focus_takes_the_wheel(qtbot, demo):
+    demo.show_deliver()
+    field = demo.deliver.findChildren(QComboBox)[0]
+    field.setFocus()
+    turn_wheel(field)
+    assert field.currentIndex() == 1
+
+
+def test_the_page_scrolls_under_a_field(qtbot, demo):
+    demo.resize(960, 680)
+    demo.show_measure()
+    QApplication.processEvents()
+    from PyQt6.QtWidgets import QScrollArea
+
+    area = demo.measure.findChild(QScrollArea)
+    bar = area.verticalScrollBar()
+    field = next(f for f in demo.measure.findChildren(QComboBox) if f.isVisible())
+    assert bar.maximum() > 0
+    turn_wheel(field, -2)
+    assert bar.value() > 0
+
+
+# ---------------------------------------------------------------------- keys
+
+
+@pytest.mark.parametrize("stage", range(5))
+def test_after_a_change_of_stage_keys_are_for_the_drawing(qtbot, demo, stage):
+    demo.show_stage(stage)
+    assert demo.focusWidget() is demo.canvas
+
+
+def test_command_keys_work_in_a_field_and_its_own_editing_stays(qtbot, demo, settled):
+    demo.fix_all()
+    settled()
+    demo.show_measure()
+    field = next(f for f in demo.measure.findChildren(QLineEdit) if f.isVisible() and f.isEnabled())
+    field.setFocus()
+    field.setText("5")
+    press(qtbot, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
+    settled()
+    assert demo.session.job.steps == ()
+    # What was typed is taken back before the job is.
+    demo.fix_all()
+    settled()
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, "77")
+    press(qtbot, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
+    assert len(demo.session.job.steps) == 1
+    assert "77" not in field.text()
+
+
+def test_digits_go_to_a_tool_that_waits_for_numbers(qtbot, demo, settled):
+    demo.show_mend()
+    demo.take_tool("line")
+    demo.canvas.setFocus()
+    for text in "10,20":
+        press(qtbot, text)
+    assert demo.stack.currentWidget() is demo.mend
+    assert demo.draw_strip.point.text() == "10,20"
+    press(qtbot, Qt.Key.Key_Return)
+    for text in "30":
+        qtbot.keyClick(demo.canvas, text)
+    assert demo.draw_strip.point.text() == "30"
+    assert len(demo._points) == 1
+
+
+@pytest.mark.parametrize("key", ["n", "x", "m", "f", "b", "t", "4"])
+def test_single_keys_are_no_commands_while_a_tool_waits(qtbot, demo, key):
+    demo.show_route()
+    demo.take_tool("line")
+    demo.canvas.setFocus()
+    before = demo.stack.currentIndex(), demo.canvas._view, demo.actions_.by_method["toggle_beneath"].isChecked()
+    press(qtbot, key)
+    after = demo.stack.currentIndex(), demo.canvas._view, demo.actions_.by_method["toggle_beneath"].isChecked()
+    assert after == before
+
+
+def test_escape_ends_tool_then_value_then_picking_then_selection(qtbot, demo):
+    demo.show_mend()
+    demo.select_all()
+    demo.canvas.start_lasso()
+    field = next(f for f in demo.mend.findChildren(QLineEdit) if f.isVisible() and f.isEnabled())
+    shown = field.text()
+    demo.draw_strip.take_up(__import__("syntaxa.app.draw.tools", fromlist=["BY_KEY"]).BY_KEY["line"])
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, "999")
+    press(qtbot, Qt.Key.Key_Escape)
+    assert not demo.draw_strip.isVisible()
+    field.setFocus()
+    press(qtbot, Qt.Key.Key_Escape)
+    assert field.text() == shown
+    assert demo.canvas.picks_something()
+    press(qtbot, Qt.Key.Key_Escape)
+    assert not demo.canvas.picks_something()
+    assert demo.canvas.selected_curves()
+    press(qtbot, Qt.Key.Key_Escape)
+    assert not demo.canvas.selected_curves()
+
+
+# ---------------------------------------------------------------------- stopping
+
+
+def test_stopping_takes_the_step_back_at_once(qtbot, demo, settled):
+    """Five stops and one run gave six steps."""
+    for _ in range(5):
+        demo.fix_all()
+        demo.cancel_work()
+        assert demo.session.job.steps == ()
+        qtbot.waitUntil(lambda: not demo.session.busy)
+    assert not demo.session.unsaved or demo.session.path is None
+    demo.fix_all()
+    settled()
+    assert [type(s.step) for s in demo.session.job.steps] == [MendFindings]
+    demo.undo()
+    demo.cancel_work()
+    assert [type(s.step) for s in demo.session.job.steps] == [MendFindings]
+
+
+def test_a_change_that_cannot_be_worked_out_is_none(qtbot, demo, settled, monkeypatch):
+    def broken(*_):
+        raise RuntimeError("no")
+
+    monkeypatch.setattr(demo.session, "_compute", broken)
+    demo.fix_all()
+    qtbot.waitUntil(lambda: demo.banner.isVisible())
+    assert demo.session.job.steps == ()
+
+
+# ---------------------------------------------------------------------- recovery, two windows
+
+
+def crashed(window, folder):
+    """What a crash leaves: the copy of a window, held by nobody."""
+    window.session._write_recovery()
+    copy = window.session._copy
+    copy._lock.release()
+    return folder
+
+
+def test_a_recovered_job_keeps_its_file_and_its_mark(qtbot, demo, settled, tmp_path, chosen):
+    path = tmp_path / "pump.sxj"
+    chosen.path = path
+    assert demo.save_as()
+    demo.fix_all()
+    settled()
+    folder = crashed(demo, tmp_path / "state" / "recovery")
+    (orphan,) = orphans(folder)
+    assert orphan.path == path.resolve()
+    demo.offer_recovery()
+    opening = next(b for b in demo.banner.findChildren(QPushButton) if b.text() == "Open the copy")
+    qtbot.mouseClick(opening, Qt.MouseButton.LeftButton)
+    settled()
+    assert (demo.session.path, demo.session.unsaved) == (path.resolve(), True)
+    assert len(load_job(path).steps) == 0
+    assert demo.save()
+    assert len(load_job(path).steps) == 1
+    assert list(folder.glob("*.sxj")) == []
+
+
+def test_discarding_drops_that_copy_only(qtbot, demo, tmp_path):
+    folder = tmp_path / "elsewhere"
+    folder.mkdir()
+    demo._recovery = folder
+    for k, token in enumerate(("aaaaaaaaaaaa", "bbbbbbbbbbbb")):
+        save_job(demo.session.job, folder / f"job{k}-{token}.sxj")
+    assert len(orphans(folder)) == 2
+    demo.offer_recovery()
+    drop = next(b for b in demo.banner.findChildren(QPushButton) if b.text() == "Discard it")
+    qtbot.mouseClick(drop, Qt.MouseButton.LeftButton)
+    assert len(orphans(folder)) == 1
+    assert demo.banner.isVisible()
+
+
+def test_a_copy_that_is_held_is_nobody_s_orphan(demo, tmp_path):
+    folder = tmp_path / "state" / "recovery"
+    demo.session._write_recovery()
+    assert orphans(folder) == []
+    demo.session._copy._lock.release()
+    assert len(orphans(folder)) == 1
+
+
+def test_a_job_that_changed_on_disk_is_not_written_over_unsaid(qtbot, demo, settled, tmp_path, chosen):
+    path = chosen.path = tmp_path / "pump.sxj"
+    assert demo.save_as()
+    other = load_job(path).without_step(99)
+    demo.fix_all()
+    settled()
+    save_job(other, path, b"another picture")
+    theirs = path.read_bytes()
+    assert not demo.save()
+    assert path.read_bytes() == theirs
+    assert "was changed by another program or window" in demo.banner.sentence
+    # Told once; the second time it is meant.
+    assert demo.save()
+    assert len(load_job(path).steps) == 1
+
+
+def test_a_second_window_on_one_job_is_told_of(qtbot, demo, settled, tmp_path, chosen):
+    path = chosen.path = tmp_path / "pump.sxj"
+    assert demo.save_as()
+    lock = job_lock(tmp_path / "state" / "recovery", path)
+    assert not lock.take()
+    other = MainWindow(Settings(tmp_path / "other.json"), tmp_path / "state" / "recovery", chosen, lambda f: f)
+    qtbot.addWidget(other)
+    other.open_path(path)
+    qtbot.waitUntil(lambda: not other.session.busy and other.session.surveyed_state is not None, timeout=60_000)
+    assert "is open in another window as well" in other.banner.sentence
+    other.close()
+    demo.session.close()
+    assert lock.take()
+    lock.release()
+
+
+def test_a_lock_of_a_program_that_ended_is_free(tmp_path):
+    one, two = Lock(tmp_path / "x.lock"), Lock(tmp_path / "x.lock")
+    assert one.take()
+    assert not two.take()
+    one.release()
+    assert two.take()
+    two.release()
+
+
+# ---------------------------------------------------------------------- opening
+
+
+def test_several_files_are_opened_as_one_job(qtbot, window, settled, tmp_path):
+    for name in ("a.dxf", "b.dxf"):
+        document = ezdxf.new()
+        document.modelspace().add_line((0, 0), (1, 0))
+        document.saveas(tmp_path / name)
+    window.open_paths([tmp_path / "a.dxf", tmp_path / "b.dxf"])
+    settled()
+    assert [s.name for s in window.session.job.sources] == ["a.dxf", "b.dxf"]
+
+
+def test_a_job_from_a_file_can_be_undone_step_by_step(qtbot, demo, settled, tmp_path, chosen):
+    chosen.path = tmp_path / "pump.sxj"
+    demo.fix_all()
+    settled()
+    demo.save_as()
+    demo.open_path(chosen.path)
+    settled()
+    assert not demo.session.unsaved
+    assert demo.session.history.undo_name.startswith("Mend all")
+    demo.undo()
+    settled()
+    assert demo.session.job.steps == ()
+
+
+def test_a_locked_source_asks_for_its_password(qtbot, window, settled, tmp_path, chosen, monkeypatch):
+    known = Passwords(lambda: None)
+    for place in ("job.store", "app.session", "app.main_window"):
+        monkeypatch.setattr(f"syntaxa.{place}.PASSWORDS", known)
+    window.session.evaluator._passwords = known
+    pdf = pikepdf.new()
+    page = pdf.add_blank_page(page_size=(100, 100))
+    page.Contents = pdf.make_stream(b"10 10 m 60 10 l S")
+    out = io.BytesIO()
+    pdf.save(out, encryption=pikepdf.Encryption(owner="o", user="secret"))
+    path = tmp_path / "plate.pdf"
+    path.write_bytes(out.getvalue())
+    window.open_path(path)
+    qtbot.waitUntil(lambda: window.banner.isVisible())
+    assert "is locked by its author" in window.banner.sentence
+    chosen.password = "secret"
+    window.open_path(path)
+    settled()
+    assert len(list(window.session.state.curves())) == 1
