@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 import errno
+import io
 import os
 import zipfile
 
+import ezdxf
 import pytest
 from specimens import dxf_of, square
 
 from syntaxa.demo.drawing import demo_bytes
 from syntaxa.demo.parts import parts
+from syntaxa.drawing.model import extents_of
 from syntaxa.errors import JobError
 from syntaxa.files import write_atomically
 from syntaxa.job.evaluate import Evaluator
@@ -19,6 +22,7 @@ from syntaxa.job.model import Job, Source
 from syntaxa.job.store import job_bytes, load_job, save_job
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.steps import MendFindings, survey_state
+from syntaxa.route.edits import BringBack, DeleteSketch, ExcludeCurves, SetSketch
 from syntaxa.route.steps import ChooseLayers
 
 
@@ -30,8 +34,6 @@ def plate_job(**header):
 
 
 def extents(evaluation):
-    from syntaxa.drawing.model import extents_of
-
     return extents_of(evaluation.state.curves())
 
 
@@ -83,6 +85,53 @@ def test_steps_are_done_in_the_order_of_the_stages():
     )
     assert [type(s.step).__name__ for s in job.steps] == ["ChooseUnit", "PlaceOrigin", "MendFindings"]
     assert extents(Evaluator().evaluate(job)) == pytest.approx((0, 0, 100, 100))
+
+
+def two_layers_job():
+    """A plate from 5, 7 to 15, 17 and a stray line on another layer down to -20, -30."""
+    document = ezdxf.new()
+    document.units = 4
+    space = document.modelspace()
+    space.add_lwpolyline([(5, 7), (15, 7), (15, 17), (5, 17)], close=True)
+    space.add_line((-20, -30), (0, 0), dxfattribs={"layer": "Frame"})
+    out = io.StringIO()
+    document.write(out)
+    return Job.of(Source.of("two.dxf", out.getvalue().encode()))
+
+
+@pytest.mark.parametrize(
+    "step",
+    [
+        SetSketch("Frame", purpose="reference"),
+        SetSketch("Frame", purpose="construction"),
+        ChooseLayers(("Frame",)),
+        DeleteSketch("Frame"),
+    ],
+    ids=lambda s: type(s).__name__,
+)
+@pytest.mark.parametrize(("mode", "box"), [("lower-left", (0, 0, 10, 10)), ("centre", (-5, -5, 5, 5))])
+def test_the_origin_goes_by_what_goes_out_whatever_comes_later(step, mode, box):
+    evaluation = Evaluator().evaluate(two_layers_job().with_step(PlaceOrigin(mode)).with_step(step))
+    assert not [row.failed for row in evaluation.ledger if row.failed]
+    assert extents_of(evaluation.state.made_curves()) == pytest.approx(box, abs=1e-9)
+
+
+def test_a_step_that_takes_the_origin_along_says_so():
+    job = two_layers_job().with_step(PlaceOrigin("lower-left"))
+    stray = next(c.id for c in Evaluator().evaluate(job).state.curves() if c.layer == "Frame")
+    aside = job.with_step(ExcludeCurves((stray,)))
+    row = Evaluator().evaluate(aside).ledger[-1]
+    assert "The origin follows the lower left of what goes out: everything moved by -25, -37 mm." in row.entry.says
+    evaluation = Evaluator().evaluate(aside.with_step(BringBack((stray,))))
+    assert "everything moved by 25, 37 mm" in evaluation.ledger[-1].entry.says
+    assert extents(evaluation) == pytest.approx((0, 0, 35, 47), abs=1e-9)
+
+
+def test_an_origin_at_a_point_stays_there():
+    job = two_layers_job().with_step(PlaceOrigin("lower-left")).with_step(PlaceOrigin("point", 5, 7))
+    evaluation = Evaluator().evaluate(job.with_step(DeleteSketch("Frame")))
+    assert extents(evaluation) == pytest.approx((0, 0, 10, 10), abs=1e-9)
+    assert "origin follows" not in evaluation.ledger[-1].entry.says
 
 
 def test_there_is_one_step_of_a_kind_and_it_takes_new_parameters():

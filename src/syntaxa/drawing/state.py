@@ -7,14 +7,21 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from syntaxa.drawing.model import Curve, Drawing, placed_curves
+from syntaxa.drawing.model import Curve, Drawing, extents_of, placed_curves
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.units import mm_per
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
 
+#: Distance from the origin (mm), and share of the coordinates, that is none: it is left by rounding.
+_AT_ORIGIN = 1e-9
+_ROUNDED = 1e-12
+
 #: What a sketch is there for: to be made, to help drawing, or to be looked at.
 Purpose = Literal["profile", "construction", "reference"]
+
+#: Places by which what goes out is put at the origin; empty where the origin does not go by them.
+Anchor = Literal["", "lower-left", "centre"]
 
 #: Views that a plane can be in; side is seen from the right.
 View = Literal["top", "front", "side"]
@@ -150,6 +157,7 @@ class State:
     taken     the drawings taken in
     by        scaling, turning and mirroring of all of them (mm to mm)
     shift     where the origin went, after that (mm)
+    anchor    the place of what goes out that the origin stays at, whatever becomes of it
     excluded  curves put aside; groups the named groups of curves
     pens      how roles go out, by their names
     judged    dimensions that do not count: their ids, and why
@@ -159,6 +167,7 @@ class State:
     taken: tuple[Taken, ...] = ()
     by: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
     shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
+    anchor: Anchor = ""
     sketches: tuple[Sketch, ...] = ()
     excluded: tuple[Excluded, ...] = ()
     groups: tuple[Group, ...] = ()
@@ -238,6 +247,20 @@ class State:
         """The origin placed anew: everything is moved by the difference."""
         step = Vector(shift.x - self.shift.x, shift.y - self.shift.y)
         return replace(self, shift=shift)._carried(Transform.moving(step), None)
+
+    def anchored(self) -> State:
+        """Everything moved so that the anchor of what goes out is at the origin; itself where that is so, or nothing is.
+
+        Where nothing goes out, all curves of all sketches take its place.
+        """
+        box = extents_of(self.made_curves() or self.curves()) if self.anchor else None
+        if box is None:
+            return self
+        low = self.anchor == "lower-left"
+        x, y = (box[0], box[1]) if low else ((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+        if max(abs(x), abs(y)) <= _AT_ORIGIN + _ROUNDED * max(map(abs, box)):
+            return self
+        return self.shifted(Vector(self.shift.x - x, self.shift.y - y))
 
     def _carried(self, by: Transform, number: int | None) -> State:
         """Curves and groups mapped: those of one source, or all."""

@@ -18,7 +18,7 @@ from syntaxa.job.cache import Cache, drawing_bytes, state_bytes
 from syntaxa.job.model import Job, JobStep, Source, UnknownStep, own_ids, reading_key
 from syntaxa.job.passwords import PASSWORDS, Passwords
 from syntaxa.measure.evidence import evidence_of
-from syntaxa.measure.steps import ChooseUnit
+from syntaxa.measure.steps import ChooseUnit, followed
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
 
@@ -150,7 +150,7 @@ class Evaluator:
         began = time.perf_counter()
         failed = ""
         try:
-            after, entry = job_step.step.apply(state)
+            after, entry = followed(state, *job_step.step.apply(state))
         except Cancelled:
             raise
         except SyntaxaError as error:

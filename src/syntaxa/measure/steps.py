@@ -137,6 +137,7 @@ class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
 class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults=True):
     """Puts the origin where the mode says.
 
+    mode   "lower-left" and "centre" are those of what goes out: the origin follows what later steps make of it
     x, y   for "point" in mm as drawn, for "file-point" in the numbers of the first file
     curve  id of the curve whose centre it is, for "curve-centre"
     layer  that holds a cross, a circle or a point used for registration, for "mark"; it is put aside
@@ -164,9 +165,11 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
         }[self.mode]
 
     def apply(self, state: State) -> tuple[State, Entry]:
-        """Everything is moved so that the chosen place becomes 0, 0."""
-        at = self._place(state.shifted(Vector(0.0, 0.0)))
-        after, entry = _told(state, state.shifted(-at))
+        """Everything is moved so that the chosen place becomes 0, 0; a place of what goes out stays there from now on."""
+        if self.mode in ("lower-left", "centre"):
+            return _told(state, replace(state, anchor=self.mode).anchored())
+        drawn = replace(state, anchor="").shifted(Vector(0.0, 0.0))
+        after, entry = _told(state, drawn.shifted(-self._place(drawn)))
         if self.mode == "mark":
             after, told = _without_layer(after, self.layer)
             entry = replace(entry, says=f"{entry.says}{told}")
@@ -182,14 +185,7 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
             return _from_zero(typed if self.mode == "point" else state.placement.unshifted.point(typed))
         if self.mode == "curve-centre":
             return self._centre(state)
-        if self.mode == "mark":
-            return _from_zero(registration_mark(state, self.layer))
-        box = extents_of(state.curves())
-        if box is None:
-            return Vector(0.0, 0.0)
-        if self.mode == "lower-left":
-            return Vector(box[0], box[1])
-        return Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+        return _from_zero(registration_mark(state, self.layer))
 
     def _centre(self, state: State) -> Vector:
         shape = next((c.shape for c in state.curves() if c.id == self.curve), None)
@@ -235,6 +231,21 @@ def scale_text(page_scale: float) -> str:
     return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"
 
 
+def followed(before: State, after: State, entry: Entry) -> tuple[State, Entry]:
+    """What a step made, with the origin where it belongs: a step that changes what goes out can take it along."""
+    settled = after.anchored()
+    if settled is after:
+        return after, entry
+    place = "lower left" if after.anchor == "lower-left" else "centre"
+    told = f"The origin follows the {place} of what goes out: everything moved by {moved_text(before, settled)}."
+    return settled, replace(entry, says=f"{entry.says} {told}".strip())
+
+
+def moved_text(before: State, after: State) -> str:
+    """How far the origin took everything, in X and Y."""
+    return f"{after.shift.x - before.shift.x:.6g}, {after.shift.y - before.shift.y:.6g} mm"
+
+
 def about(state: State, place: About, by: Transform) -> Transform:
     """The map about the origin as drawn, or about the middle of all curves (before the origin is placed)."""
     box = extents_of(state.curves()) if place == "centre" else None
@@ -268,7 +279,7 @@ def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
     if old == new:
         says = "Nothing had to change."
     elif (old.unit, old.page_scale, old.by) == (new.unit, new.page_scale, new.by):
-        says = f"Everything moved together by {new.shift.x - old.shift.x:.6g}, {new.shift.y - old.shift.y:.6g} mm."
+        says = f"Everything moved together by {moved_text(before, after)}."
     elif math.isclose(old.mm_per_unit, new.mm_per_unit, rel_tol=1e-12):
         says = "Everything moved together; no length changed."
     elif new.by.is_similarity or not old.by.is_similarity:

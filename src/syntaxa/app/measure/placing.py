@@ -22,8 +22,8 @@ Box = tuple[float, float, float, float]
 
 _ORIGINS: tuple[tuple[OriginMode, str], ...] = (
     ("as-drawn", "As drawn"),
-    ("lower-left", "Lower left of what is taken"),
-    ("centre", "Centre of what is taken"),
+    ("lower-left", "Lower left of what goes out"),
+    ("centre", "Centre of what goes out"),
     ("point", "At a point, as drawn"),
     ("file-point", "At a point, in the file's numbers"),
     ("curve-centre", "Centre of a circle or arc"),
