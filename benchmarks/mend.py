@@ -1,12 +1,11 @@
 """Healing against what a user would otherwise call: union of facets, then polygonize. Also how the cost grows.
 
-Run it with `make bench`. On the suite `all` at 500 loops the healing must be faster than GEOS on the same curves as
-facets, both from arrays in memory; and from 1,000 to 100,000 curves its time for a curve may grow with log n.
+Run it with `make bench`. On the suite `all` healing must be faster than GEOS on the same curves as facets, both from
+arrays in memory, at about 100, 1,000, 10,000 and 100,000 curves; and its time for a curve may grow with log n.
 """
 
 from __future__ import annotations
 
-import resource
 import subprocess
 import sys
 import time
@@ -28,7 +27,7 @@ from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances, with_gap
 
 GAP = 0.05
-SUITES = (("all", 40), ("all", 160), ("all", 500), ("gap.05", 500), ("facet", 500))
+SUITES = (("all", 1), ("all", 24), ("all", 240), ("all", 2400), ("gap.05", 500), ("facet", 500))
 
 #: Loops of `all` that come to about 1,000, 10,000 and 100,000 curves.
 GROWTH = (24, 240, 2400)
@@ -64,9 +63,9 @@ def timed(work, *given, rounds=3):
 
 def against_geos() -> int:
     missed = 0
-    print(f"{'':<18}{'':>6}{'ours':>16}{'heal':>7}{'+gap':>7}{'+words':>8}{'GEOS':>10}{'':>7}{'':>7}")
+    print(f"{'':<18}{'':>6}{'ours':>16}{'heal':>7}{'+gap':>8}{'+words':>8}{'GEOS':>10}{'':>8}{'':>7}")
     print(
-        f"{'suite':<10}{'curves':>8}{'true':>6}{'right/false/thin':>17}{'s':>6}{'s':>7}{'s':>8}{'right':>10}{'s':>7}{'ratio':>7}"
+        f"{'suite':<10}{'curves':>8}{'true':>6}{'right/false/thin':>17}{'s':>7}{'s':>8}{'s':>8}{'right':>10}{'s':>8}{'ratio':>7}"
     )
     for suite, loops in SUITES:
         truth, curves = damaged(suite, 1, loops)
@@ -82,11 +81,11 @@ def against_geos() -> int:
         right = f"{score['ok']}/{score['spurious']}/{score['slivers']}"
         ratio = seconds / their_seconds
         print(
-            f"{suite:<10}{len(curves):>8}{score['true']:>6}{right:>17}{seconds:>6.2f}{reading:>7.2f}"
-            f"{reading + telling:>8.2f}{their_score['ok']:>10}{their_seconds:>7.2f}{ratio:>7.2f}",
+            f"{suite:<10}{len(curves):>8}{score['true']:>6}{right:>17}{seconds:>7.3f}{reading:>8.3f}"
+            f"{reading + telling:>8.3f}{their_score['ok']:>10}{their_seconds:>8.4f}{ratio:>7.2f}",
             flush=True,
         )
-        missed += suite == "all" and loops == 500 and ratio >= 1
+        missed += suite == "all" and ratio >= 1
     return missed
 
 
@@ -109,7 +108,13 @@ def one(loops: int) -> None:
     _, curves = damaged("all", 1, loops)
     pieces = pieces_of(curves, 0.001)
     seconds, _ = timed(ours, pieces, GAP, rounds=2)
-    print(len(curves), seconds, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024)
+    print(len(curves), seconds, peak_memory())
+
+
+def peak_memory() -> float:
+    """MB that this process has held at most; getrusage counts what its parent held as well."""
+    status = Path("/proc/self/status").read_text(encoding="ascii")
+    return int(status.split("VmHWM:")[1].split()[0]) / 1024
 
 
 def main() -> int:

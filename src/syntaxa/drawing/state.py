@@ -249,7 +249,7 @@ class State:
         return replace(self, shift=shift)._carried(Transform.moving(step), None)
 
     def anchored(self) -> State:
-        """Everything moved so that the anchor of what goes out is at the origin; itself where that is so, or nothing is.
+        """Everything moved so that the anchor of what goes out is at the origin; the very same where it is there.
 
         Where nothing goes out, all curves of all sketches take its place.
         """

@@ -19,6 +19,10 @@ from syntaxa.geometry.vectors import norm
 #: Direction along which points are sorted; nothing that is drawn lies along it.
 _SLANT = (0.8191, 0.5736)
 
+#: Links up to which passing the lowest number along is quicker than a sparse graph, and rounds that it may take.
+_FEW_LINKS = 3000
+_MOST_ROUNDS = 8
+
 #: Points looked at in the sorted row, for each that is asked for, from which a tree is quicker.
 _CROWD = 24
 
@@ -32,10 +36,28 @@ def cluster_labels(points: Floats, radius: float) -> tuple[int, Ints]:
 
 
 def linked(first: Ints, second: Ints, count: int) -> tuple[int, Ints]:
-    """Number of groups of `count` things of which pairs are linked, and the label of each thing."""
+    """Number of groups of `count` things of which pairs are linked; the label of each, in the order of the things."""
+    if len(first) <= _FEW_LINKS:
+        lowest = _lowest_linked(first, second, count)
+        if lowest is not None:
+            own = lowest == np.arange(count)
+            return int(own.sum()), (np.cumsum(own) - 1)[lowest]
     graph = coo_matrix((np.ones(len(first), dtype=np.int8), (first, second)), shape=(count, count))
     groups, labels = connected_components(graph, directed=False)
     return int(groups), labels.astype(np.int64)
+
+
+def _lowest_linked(first: Ints, second: Ints, count: int) -> Ints | None:
+    """The lowest thing that each is linked with; None where that takes too many rounds."""
+    lowest = np.arange(count)
+    for _ in range(_MOST_ROUNDS):
+        one, two = lowest[first], lowest[second]
+        if (one == two).all():
+            return lowest
+        np.minimum.at(lowest, np.maximum(one, two), np.minimum(one, two))
+        while ((further := lowest[lowest]) != lowest).any():
+            lowest = further
+    return None
 
 
 def pairs_within(points: Floats, wanted: Ints, radius: float) -> tuple[Ints, Ints, Floats]:

@@ -165,7 +165,7 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
         }[self.mode]
 
     def apply(self, state: State) -> tuple[State, Entry]:
-        """Everything is moved so that the chosen place becomes 0, 0; a place of what goes out stays there from now on."""
+        """Everything is moved so that the chosen place becomes 0, 0; a place of what goes out stays there."""
         if self.mode in ("lower-left", "centre"):
             return _told(state, replace(state, anchor=self.mode).anchored())
         drawn = replace(state, anchor="").shifted(Vector(0.0, 0.0))
