@@ -8,6 +8,7 @@ import pytest
 from PyQt6.QtCore import QPoint, Qt
 
 from syntaxa.app.draw.tools import TOOLS, typed_point
+from syntaxa.geometry.extents import extents
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line
 from syntaxa.mend.by_hand import DrawCurves
@@ -164,7 +165,8 @@ def test_curves_are_cut_where_they_are_clicked(qtbot, demo, settled):
 def test_what_is_missing_is_said(qtbot, demo, settled):
     demo.clear_selection()
     take(demo, "fillet")
-    assert "select 2 curves" in demo.status.currentMessage() or not demo.draw_strip.isVisible()
+    assert "select 2 curves first" in demo.status.currentMessage()
+    assert not demo.draw_strip.isVisible()
     take(demo, "arc")
     type_point(qtbot, demo, "nonsense")
     assert len(demo._points) == 0
@@ -264,3 +266,72 @@ def test_the_result_is_compared_with_what_was_received(qtbot, demo, settled):
     place = rows[0][0].place
     assert left < place.x < right
     assert bottom < place.y < top
+
+
+def test_a_rectangle_and_polylines(qtbot, demo, settled):
+    take(demo, "rectangle")
+    for text in ("10, 10", "40, 30"):
+        type_point(qtbot, demo, text)
+    settled()
+    take(demo, "polyline")
+    for text in ("0, 0", "@10, 0", "@0, 5", ""):
+        type_point(qtbot, demo, text)
+    settled()
+    # A fourth point on the first closes it; Return over the drawing ends it, too.
+    for text in ("50, 0", "60, 0", "60, 8", "50, 0"):
+        type_point(qtbot, demo, text)
+    settled()
+    for text in ("70, 0", "80, 0"):
+        type_point(qtbot, demo, text)
+    demo.canvas.setFocus()
+    qtbot.keyClick(demo.canvas, Qt.Key.Key_Return)
+    settled()
+    assert [(s.closed, len(s.vertices), s.length) for s in drawn(demo)] == [
+        (True, 4, pytest.approx(100)), (False, 3, pytest.approx(15)),
+        (True, 3, pytest.approx(18 + math.hypot(10, 8))), (False, 2, pytest.approx(10)),
+    ]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("key", "typed", "box"), [("width", "100", (0, 0, 100, 50)), ("height", "1in", (0, 0, 50.8, 25.4))]
+)
+def test_what_is_selected_is_scaled_to_a_size(qtbot, demo, settled, key, typed, box):
+    take(demo, "rectangle")
+    for text in ("0, 0", "20, 10"):
+        type_point(qtbot, demo, text)
+    settled()
+    demo.end_tool()
+    demo.canvas.select_ids({"drawn-1"})
+    take(demo, key)
+    type_point(qtbot, demo, "0, 0")
+    type_value(qtbot, demo, typed)
+    settled()
+    assert extents(drawn(demo)) == pytest.approx(box)
+    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm > 0
+
+
+@pytest.mark.parametrize("radius", ["0", "-5", "nonsense", "1/0"])
+def test_a_circle_without_radius_leaves_nothing_and_the_tool_goes_on(qtbot, demo, settled, radius):
+    take(demo, "circle")
+    type_point(qtbot, demo, "5, 5")
+    type_value(qtbot, demo, radius)
+    assert demo.banner.isVisible()
+    assert steps(demo) == []
+    assert demo.draw_strip.isVisible()
+    type_value(qtbot, demo, "200/116.5")
+    settled()
+    assert drawn(demo) == [Circle(Point(5, 5), pytest.approx(200 / 116.5))]
+    # What was wrong before is over.
+    assert not demo.banner.isVisible()
+
+
+def test_a_refused_value_does_not_end_a_tool_for_selected_curves(qtbot, demo, settled):
+    draw_line(qtbot, demo, settled, "0, 0", "100, 0", "100, 50")
+    demo.canvas.select_ids({"drawn-1", "drawn-2"})
+    take(demo, "fillet")
+    type_value(qtbot, demo, "two")
+    assert demo.draw_strip.isVisible()
+    type_value(qtbot, demo, "2")
+    settled()
+    assert len(drawn(demo)) == 2
+    assert any(isinstance(c.shape, Arc) and c.shape.radius == pytest.approx(2) for c in demo.session.state.curves())

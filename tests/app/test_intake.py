@@ -118,6 +118,34 @@ def test_wheel_and_arrow_keys_step_through_the_drawings(qtbot, window, shelf, re
     assert window.look.at == 1
 
 
+def mark(qtbot, shelf, *rows):
+    """Clicks the first of some drawings in the list, and the others with Ctrl held down."""
+    for k, row in enumerate(rows):
+        item = shelf.list.item(row)
+        shelf.list.scrollToItem(item)
+        held = Qt.KeyboardModifier.ControlModifier if k else Qt.KeyboardModifier.NoModifier
+        place = shelf.list.visualItemRect(item).center()
+        qtbot.mouseClick(shelf.list.viewport(), Qt.MouseButton.LeftButton, held, place)
+
+
+def test_marks_on_the_shelf_stay_and_all_marked_are_added(qtbot, window, shelf, read, settled):
+    names = [p.name for p in window.look.paths]
+    wanted = [k for k, name in enumerate(names) if name.endswith((".dxf", ".svg"))][:3]
+    mark(qtbot, shelf, *wanted)
+    read()
+    assert [p.name for p in shelf.chosen_paths()] == [names[k] for k in wanted]
+    button(window.intake.choices, "Take in all 3").click()
+    settled()
+    assert sorted(s.name for s in window.session.job.sources) == sorted(names[k] for k in wanted)
+    window.browse(window.look.paths[0].parent)
+    read()
+    mark(qtbot, shelf, *wanted[:2])
+    read()
+    button(window.intake.choices, "Add all 2 to this job").click()
+    settled()
+    assert len(window.session.job.sources) == 5
+
+
 def test_return_takes_in_what_is_seen_and_it_is_remembered(qtbot, window, shelf, read, settled):
     look_at(window, "float-gauge.svg", read)
     window.intake.choices._layers.item(1, 0).setCheckState(Qt.CheckState.Unchecked)
@@ -388,6 +416,13 @@ def test_a_linked_file_that_changes_is_shown_before_anything_happens(qtbot, wind
     settled()
     assert window.session.revision is None
     assert window.canvas.content.changes is None
+    # The banner had asked; the ledger says what was done, and nobody can switch that off.
+    assert not window.banner.isVisible()
+    row = window.ledger.table.item(window.ledger.table.rowCount() - 1, 0)
+    assert row.text() == "Take over the changed orchard-pump-panels.dxf"
+    assert not row.flags() & Qt.ItemFlag.ItemIsUserCheckable
+    assert "1 added, 2 removed, 2 moved or changed" in row.toolTip()
+    assert window.ledger.table.item(window.ledger.table.rowCount() - 1, 1).text() == "5"
     assert len(next(s for s in window.session.state.sketches if s.name == "BASE-PLATE").curves) == 38
     window.undo()
     settled()

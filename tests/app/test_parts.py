@@ -16,7 +16,7 @@ from syntaxa.app.theme.tokens import LOOKS, contrast, readable_on
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.widgets.command_palette import CommandPalette
 from syntaxa.app.widgets.labels import counted
-from syntaxa.app.widgets.length_field import NumberField
+from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.drawing.model import Curve
 from syntaxa.errors import IntakeError
@@ -106,13 +106,43 @@ def test_a_number_field_tells_a_number_once(qtbot):
     assert field.property("wrong") is False
 
 
-@pytest.mark.parametrize("unit", DISPLAY_UNITS)
+@pytest.mark.parametrize("unit", DISPLAY_UNITS[:-1])
 def test_lengths_are_written_in_the_display_unit(unit):
     lengths = LengthFormat(unit)
     assert float(lengths.number(1234.5)) == pytest.approx(1234.5 / lengths.mm_per_unit, abs=1e-3)
     assert lengths.text(0.0) == f"0 {unit}"
     assert lengths.size(None) == "nothing"
     assert lengths.area(lengths.mm_per_unit**2) == f"1.00 {unit}²"
+
+
+def test_feet_and_inches():
+    lengths = LengthFormat("ft-in")
+    assert lengths.text(815.975) == "2' 8 1/8\""
+    assert lengths.size((0, 0, 304.8, 12.7)) == '1\' 0" × 1/2"'
+    assert lengths.area(25.4**2) == "1.00 in²"
+    assert lengths.single == "in"
+
+
+@pytest.mark.parametrize("unit", DISPLAY_UNITS)
+def test_a_field_reads_what_it_shows(qtbot, unit):
+    """3.937e-06 was shown for a ten-thousandth of a millimetre, and refused."""
+    lengths, field, told = LengthFormat(unit), LengthField("gap", 0.0), []
+    qtbot.addWidget(field)
+    field.entered.connect(told.append)
+    field.show_in(lengths.single)
+    for mm in (1e-4, 0.05, 1234.5):
+        field.show_length(mm)
+        assert "e" not in field.text()
+        assert field.number() == pytest.approx(mm, rel=1e-8)
+
+
+def test_sentences_tell_lengths_in_the_unit_that_is_shown():
+    inches = LengthFormat("in")
+    assert inches.sentence("Everything moved by -25.4, 50.8 mm, as 3 curves.") == (
+        "Everything moved by -1, 2 in, as 3 curves."
+    )
+    assert LengthFormat("mm").sentence("moved by 25.4 mm") == "moved by 25.4 mm"
+    assert inches.sentence("Read 12 curves of plate25.4mm.dxf") == "Read 12 curves of plate25.4mm.dxf"
 
 
 def test_curves_are_described_by_what_matters():

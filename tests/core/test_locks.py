@@ -15,7 +15,7 @@ from syntaxa.errors import LockedError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.intake.paste import PasteCurves
-from syntaxa.intake.steps import TakeIn
+from syntaxa.intake.steps import TakeIn, TakeOver
 from syntaxa.job.model import Step
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.mend.by_hand import CutCurve, DrawCurves, JoinCurves, LockCurves, MapCurves, OffsetCurves, RoundCorner
@@ -110,7 +110,7 @@ STEPS: tuple[Step, ...] = (
 
 #: These place the whole drawing, what is locked with it; or take it in, before there is anything to lock.
 PLACING: tuple[Step, ...] = (
-    TakeIn(), ChooseUnit("in"), ScaleBy(2.0), Turn(90.0), Mirror("left-right", "origin"),
+    TakeIn(), TakeOver(1, 3, "3 moved"), ChooseUnit("in"), ScaleBy(2.0), Turn(90.0), Mirror("left-right", "origin"),
     PlaceOrigin("point", 5.0, 7.0),
 )  # fmt: skip
 

@@ -96,9 +96,9 @@ def job_with(*steps):
     return job
 
 
-def test_the_list_has_every_kind_but_pasting():
+def test_the_list_has_every_kind_but_pasting_and_taking_over():
     kinds = {k.__name__ for k in typing.get_args(Step)}
-    assert kinds - {type(s).__name__ for s in STEPS} == {"PasteCurves"}
+    assert kinds - {type(s).__name__ for s in STEPS} == {"PasteCurves", "TakeOver"}
 
 
 def test_all_of_them_together_are_kept_and_give_the_same_again(tmp_path):
@@ -142,6 +142,26 @@ def test_switching_a_step_off_is_as_if_it_were_not_there():
     turn = next(s for s in whole.steps if isinstance(s.step, Turn))
     evaluator = Evaluator()
     assert evaluator.evaluate(whole.switched(turn.number, False)).state == evaluator.evaluate(without).state
+
+
+@pytest.mark.parametrize("scale", [ScaleBy(25.4, because="4 mm should be 101.6 mm"), ScaleBy(width=120.0)])
+def test_a_length_that_was_measured_settles_the_size_of_the_only_source(scale):
+    evaluator = Evaluator()
+    job = job_with()
+    assert in_doubt(job, evaluator.evaluate(job)) == (1,)
+    assert in_doubt(job.with_step(ScaleBy(2.0)), evaluator.evaluate(job)) == (1,)
+    settled = job.with_step(scale)
+    assert in_doubt(settled, evaluator.evaluate(settled)) == ()
+    two, _ = with_added(settled, Source.of("b.dxf", revised_bytes()), TakeIn())
+    assert in_doubt(two, evaluator.evaluate(two)) == (1, 2)
+
+
+def test_the_ledger_calls_a_source_by_its_name():
+    job, number = with_added(job_with(), Source.of("b.dxf", revised_bytes()), TakeIn())
+    evaluation = Evaluator().evaluate(job.with_step(ChooseUnit("in", number)))
+    titles = [row.title for row in evaluation.ledger]
+    assert any(t.startswith("Unit of b.dxf") for t in titles), titles
+    assert not any("source 2" in t for t in titles)
 
 
 def test_a_source_in_doubt_is_named_until_somebody_settles_it():

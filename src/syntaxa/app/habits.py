@@ -13,6 +13,7 @@ from typing import Protocol
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtGui import QKeyEvent, QKeySequence, QWheelEvent
 from PyQt6.QtWidgets import (
+    QAbstractButton,
     QAbstractScrollArea,
     QAbstractSlider,
     QAbstractSpinBox,
@@ -42,6 +43,9 @@ class Host(Protocol):
 
     def type_into_tool(self, text: str) -> None:
         """What was typed goes to the tool."""
+
+    def finish_in_tool(self) -> None:
+        """Return, while nothing is typed."""
 
     def escape(self) -> bool:
         """Ends what is going on; whether there was anything."""
@@ -104,6 +108,9 @@ class Habits(QObject):
             if event.text() in _NUMERIC:
                 self._host.type_into_tool(event.text())
             return True
+        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and self._host.tool_waits() and _draws(watched):
+            self._host.finish_in_tool()
+            return True
         return False
 
 
@@ -114,6 +121,11 @@ def _text_of(widget: QWidget) -> QLineEdit | None:
     if isinstance(widget, QComboBox):
         return widget.lineEdit()
     return widget.findChild(QLineEdit) if isinstance(widget, QAbstractSpinBox) else None
+
+
+def _draws(widget: QWidget) -> bool:
+    """Whether Return means the tool: not in a field or on a button, which use it, nor where it comes up from one."""
+    return widget.hasFocus() and _text_of(widget) is None and not isinstance(widget, QAbstractButton)
 
 
 def _is_plain(event: QKeyEvent) -> bool:

@@ -58,17 +58,23 @@ class LedgerView(QFrame):
         self._selected()
 
     def _fill(self, k: int, row: Row) -> None:
-        item = QTableWidgetItem(("⚠ " if row.failed or row.entry.missing else "") + row.title)
-        item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
-        item.setCheckState(Qt.CheckState.Checked if row.enabled else Qt.CheckState.Unchecked)
+        warned = "⚠ " if row.failed or row.entry.missing else ""
+        item = QTableWidgetItem(warned + self._lengths.sentence(row.title))
+        if row.is_record:
+            item.setFlags(item.flags() & ~Qt.ItemFlag.ItemIsUserCheckable)
+        else:
+            item.setCheckState(Qt.CheckState.Checked if row.enabled else Qt.CheckState.Unchecked)
         item.setData(_NUMBER, row.number)
-        item.setToolTip(_says(row))
+        item.setToolTip(self._said(row))
         self.table.setItem(k, 0, item)
         self.table.setItem(k, 1, cell(str(row.entry.changed) if row.enabled else "off", figure=True))
         told = "Farthest that anything was moved off the line or circle that it was on"
         self.table.setItem(k, 2, cell(self._far(row, row.entry.max_mm), figure=True, tip=told))
         told = "Most by which anything was drawn on or cut back on its own line or circle"
         self.table.setItem(k, 3, cell(self._far(row, row.entry.along_mm), figure=True, tip=told))
+
+    def _said(self, row: Row) -> str:
+        return self._lengths.sentence(_says(row))
 
     def _far(self, row: Row, far: float) -> str:
         return self._lengths.small(far) if row.enabled and far else "–"
@@ -83,8 +89,8 @@ class LedgerView(QFrame):
 
     def _selected(self) -> None:
         row = self._chosen()
-        self._remove.setEnabled(row is not None)
-        self._says.setText(_says(row) if row is not None else "")
+        self._remove.setEnabled(row is not None and not row.is_record)
+        self._says.setText(self._said(row) if row is not None else "")
         self._says.setVisible(row is not None)
 
     def _switched(self, item: QTableWidgetItem) -> None:
@@ -93,7 +99,7 @@ class LedgerView(QFrame):
 
     def _remove_chosen(self) -> None:
         row = self._chosen()
-        if row is not None:
+        if row is not None and not row.is_record:
             self._session.remove(row.number)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:

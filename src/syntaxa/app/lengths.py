@@ -2,13 +2,21 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 
 from syntaxa.drawing.model import Curve
+from syntaxa.drawing.quantities import feet_and_inches, plain_number
 from syntaxa.drawing.units import mm_per
 from syntaxa.geometry.shapes import Arc, Circle
 
-DISPLAY_UNITS = ("mm", "cm", "m", "in", "ft")
+#: Feet and inches with fractions.
+FEET_AND_INCHES = "ft-in"
+
+DISPLAY_UNITS = ("mm", "cm", "m", "in", "ft", FEET_AND_INCHES)
+
+#: One or several lengths in mm in a sentence.
+_IN_MM = re.compile(r"(?<![\w.])(-?\d+(?:\.\d+)?(?:e[-+]?\d+)?(?:, -?\d+(?:\.\d+)?(?:e[-+]?\d+)?)*) mm\b")
 
 _DECIMALS = {"mm": 3, "cm": 4, "m": 6, "in": 4, "ft": 5}
 
@@ -20,45 +28,70 @@ class LengthFormat:
     unit: str
 
     @property
+    def single(self) -> str:
+        """The one unit that a number without a unit is in: inches where feet and inches are shown."""
+        return "in" if self.unit == FEET_AND_INCHES else self.unit
+
+    @property
     def mm_per_unit(self) -> float:
-        """Size of the unit."""
-        return mm_per(self.unit)
+        """Size of the one unit."""
+        return mm_per(self.single)
 
     def number(self, mm: float) -> str:
-        """A length without its unit."""
+        """A length without its unit; feet and inches carry their signs."""
+        if self.unit == FEET_AND_INCHES:
+            return feet_and_inches(mm)
         value = mm / self.mm_per_unit
         text = f"{value:.{_DECIMALS[self.unit]}f}"
         return "0" if float(text) == 0 else text
 
     def text(self, mm: float) -> str:
         """A length with its unit."""
-        return f"{self.number(mm)} {self.unit}"
+        return f"{self.number(mm)}{self._suffix}"
 
     def rounded(self, mm: float) -> str:
         """A length in four figures, without its unit and without powers of ten."""
+        if self.unit == FEET_AND_INCHES:
+            return feet_and_inches(mm)
         value = mm / self.mm_per_unit
-        return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else f"{value:.4g}"
+        return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else plain_number(value, 4)
 
     def small(self, mm: float) -> str:
         """A small length in three figures, with its unit."""
-        return f"{mm / self.mm_per_unit:.3g} {self.unit}"
+        return f"{plain_number(mm / self.mm_per_unit, 3)} {self.single}"
+
+    def sentence(self, words: str) -> str:
+        """A sentence that tells lengths in mm, with these in the unit that is shown."""
+        if self.unit == "mm":
+            return words
+
+        def other(found: re.Match[str]) -> str:
+            return ", ".join(plain_number(float(n) / self.mm_per_unit, 6) for n in found[1].split(", ")) + (
+                f" {self.single}"
+            )
+
+        return _IN_MM.sub(other, words)
+
+    @property
+    def _suffix(self) -> str:
+        return "" if self.unit == FEET_AND_INCHES else f" {self.unit}"
 
     def size(self, box: tuple[float, float, float, float] | None) -> str:
         """Width x height of a box (mm)."""
         if box is None:
             return "nothing"
-        return f"{self.number(box[2] - box[0])} × {self.number(box[3] - box[1])} {self.unit}"
+        return f"{self.number(box[2] - box[0])} × {self.number(box[3] - box[1])}{self._suffix}"
 
     def short_size(self, box: tuple[float, float, float, float] | None) -> str:
         """Width x height of a box (mm) in four figures, for narrow columns."""
         if box is None:
             return "nothing"
-        return f"{self.rounded(box[2] - box[0])} × {self.rounded(box[3] - box[1])} {self.unit}"
+        return f"{self.rounded(box[2] - box[0])} × {self.rounded(box[3] - box[1])}{self._suffix}"
 
     def area(self, mm2: float) -> str:
         """An area with its unit."""
         value = mm2 / self.mm_per_unit**2
-        return f"{value:,.2f} {self.unit}²".replace(",", "\u202f")
+        return f"{value:,.2f} {self.single}²".replace(",", "\u202f")
 
     def describe(self, curve: Curve) -> str:
         """What is told of a curve under the cursor: kind, size, layer, id."""

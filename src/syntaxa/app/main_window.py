@@ -50,7 +50,9 @@ from syntaxa.app.theme.tokens import LOOKS, Tokens
 from syntaxa.app.welcome import Welcome
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.widgets.command_palette import CommandPalette
+from syntaxa.drawing.state import State
 from syntaxa.errors import Progress, SyntaxaError, reason_of
+from syntaxa.geometry.points import Vector
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.passwords import PASSWORDS
 from syntaxa.job.presets import KeptChoices
@@ -167,6 +169,7 @@ class MainWindow(DeliverWindow):
         session.opened.connect(self._opened)
         session.evaluated.connect(self._evaluated)
         session.surveyed.connect(self._surveyed)
+        session.changing.connect(lambda: self.banner.settle("complaint"))
         session.history_changed.connect(self._history_changed)
         session.failed.connect(self.complain)
         session.told.connect(self.status.tell)
@@ -379,6 +382,13 @@ class MainWindow(DeliverWindow):
         field.setFocus()
         field.insert(text)
 
+    def finish_in_tool(self) -> None:
+        """Return over the drawing is Return in the field of the tool."""
+        if self.draw_strip.point.isVisible() and not self.draw_strip.value.isVisible():
+            self._point_typed(self.draw_strip.point.text())
+        else:
+            self._value_entered()
+
     def escape(self) -> bool:
         """Ends the tool; else leaves the field that is typed in as it was; else picking, then what is selected."""
         field = self.focusWidget()
@@ -437,13 +447,22 @@ class MainWindow(DeliverWindow):
         self.intake.looking = False
         self.show_stage(0)
 
+    _state_shown: State | None = None
     _pick_goal: Callable[[float, float], None] = staticmethod(lambda _x, _y: None)
 
     def _evaluated(self) -> None:
+        if self.session.revision is None:
+            self.banner.settle("changed file")
         shown = self.session.shown
         if shown is None:
             return
-        moved = self.canvas.content.beneath is not shown.beneath
+        state, before = shown.evaluation.state, self._state_shown
+        self._state_shown = state
+        if before is not None and before.shift != state.shift and _only_shifted(before, state):
+            self.canvas.follow(Vector(state.shift.x - before.shift.x, state.shift.y - before.shift.y))
+            moved = False
+        else:
+            moved = self.canvas.content.beneath is not shown.beneath
         self._show_content(fit=self._fit_next or moved)
         self._fit_next = False
         self._refresh()
@@ -654,3 +673,10 @@ class MainWindow(DeliverWindow):
         self.shelf.thumbnails.stop()
         self.deliveries.stop_all()
         self.batch_work.stop_all()
+
+
+def _only_shifted(before: State, after: State) -> bool:
+    """Whether two states hold the same drawings in the same size and turn, wherever their origin is."""
+    one, other = ([(t.drawing.curves, t.unit, t.page_scale) for t in s.taken] for s in (before, after))
+    same = len(one) == len(other) and all(a[0] is b[0] and a[1:] == b[1:] for a, b in zip(one, other, strict=True))
+    return same and before.by == after.by

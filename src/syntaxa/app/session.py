@@ -75,6 +75,8 @@ class Session(QObject):
     """Holds the job with its history; evaluates and surveys it in the background after each change."""
 
     opened = pyqtSignal()
+    #: Somebody has changed the job; what comes of it is not known yet.
+    changing = pyqtSignal()
     evaluated = pyqtSignal()
     surveyed = pyqtSignal()
     grouped = pyqtSignal()
@@ -253,13 +255,15 @@ class Session(QObject):
             self._history = History.reopened(job)
             self._saved = job if is_job else None
             self._settled = job
-            self._hold(path if is_job else orphan.path if orphan is not None else None)
+            told = self._hold(path if is_job else orphan.path if orphan is not None else None)
             self.gap = None
             self.revision = None
             self._declined.clear()
             self._take(shown)
             self.opened.emit()
             self._after_change()
+            if told:
+                self.failed.emit(told)
             if is_job:
                 self.look_for_changes()
 
@@ -277,8 +281,8 @@ class Session(QObject):
 
         self.work.run(f"Opening {path.name}", asked, opened, self.failed.emit, self.told.emit)
 
-    def _hold(self, path: Path | None) -> None:
-        """This is the file of the job from now on; another window that has it open is told of."""
+    def _hold(self, path: Path | None) -> str:
+        """This is the file of the job from now on; what is to be told where another window has it open."""
         if self._open_lock is not None:
             self._open_lock.release()
             self._open_lock = None
@@ -289,8 +293,8 @@ class Session(QObject):
             if lock.take():
                 self._open_lock = lock
             else:
-                says = f"{path.name} is open in another window as well. Save one of the two under another name."
-                self.failed.emit(says)
+                return f"{path.name} is open in another window as well. Save one of the two under another name."
+        return ""
 
     # ------------------------------------------------------------------ sources
 
@@ -298,17 +302,20 @@ class Session(QObject):
         """A source as a drawing, remembered for when it is taken in; may be called from any thread."""
         return self.evaluator.read_source(source, options, progress)
 
-    def add_source(self, path: Path, choice: TakeIn) -> None:
-        """Adds a drawing to the job, placed at the same origin."""
+    def add_sources(self, chosen: Sequence[tuple[Path, TakeIn]]) -> None:
+        """Adds drawings to the job, placed at the same origin."""
         before = self.job
         if before is None:
             return
 
         def read(progress: Progress) -> tuple[Job, Shown]:
-            job, _ = with_added(before, _linked(path), choice)
+            job = before
+            for path, choice in chosen:
+                job, _ = with_added(job, _linked(path), choice)
             return job, self._compute(job, progress)
 
-        self._change_with(f"Add {path.name}", read)
+        name = chosen[0][0].name if len(chosen) == 1 else f"{len(chosen)} drawings"
+        self._change_with(f"Add {name}", read)
 
     def replace_layer(self, number: int, layer: str, path: Path) -> None:
         """Takes one layer from a revised file instead."""
@@ -400,13 +407,16 @@ class Session(QObject):
         for source in self.job.sources:
             PASSWORDS.keep(source.digest)
         self._saved = self.job
+        told = ""
         if path == self.path:
             self._on_disk = _digest_on_disk(path)
         else:
-            self._hold(path)
+            told = self._hold(path)
         self._drop_recovery()
         self.history_changed.emit()
         self.told.emit(f"Saved {path.name}.")
+        if told:
+            self.failed.emit(told)
         return True
 
     def _changed_meanwhile(self, path: Path) -> bool:
@@ -429,7 +439,7 @@ class Session(QObject):
             return
         old = self.job.step_of(type(step), getattr(step, "source", 1)) if step.only_one else None
         if step != old:
-            self._change(self.job.with_step(step), step.title)
+            self._change(self.job.with_step(step), self.job.title_of(step))
 
     def account(self, progress: Progress) -> Accounted:
         """The account of the mending of the job as it is; may be called from any thread."""
@@ -555,6 +565,7 @@ class Session(QObject):
     def _change(self, job: Job, name: str) -> None:
         if self._history is not None:
             self._history.do(job, name)
+            self.changing.emit()
             self._reevaluate()
 
     def _reevaluate(self) -> None:

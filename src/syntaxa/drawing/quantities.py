@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 import re
 from dataclasses import dataclass
+from decimal import Decimal
 
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import MeasureError
@@ -21,8 +22,13 @@ _UNIT_WORDS = {
     "mil": "mil", "yd": "yd", "px": "px", "pt": "pt", "pc": "pc",
 }  # fmt: skip
 
-_NUMBER = r"(?:(?:\d+\s+)?\d+/\d+|\d+(?:[.,]\d*)?|[.,]\d+)"
+#: "200/116" is a fraction, "200/116.5" two numbers.
+_NUMBER = r"(?:(?:\d+\s+)?\d+/\d+(?![.,]?\d)|(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[-+]?\d+)?)"
 _TOKEN = re.compile(rf"\s*(?:(?P<number>{_NUMBER})|(?P<unit>['′\"″]|[a-zµμ]+)|(?P<sign>[-+*×/()]))", re.IGNORECASE)
+
+#: The finest fraction of an inch that is written, and how near (in) a length must be to one.
+_FINEST = 64
+_FRACTION_WITHIN = 5e-4
 
 #: Nested brackets beyond this are a mistake.
 _DEEPEST = 20
@@ -68,6 +74,30 @@ def scale_in(text: str) -> float:
                 break
             return large.size / small.size
     raise MeasureError(f"“{text.strip()}” is no drawing scale.", suggestion="Type 1:5, 2:1 or 1/4\" = 1'.")
+
+
+def plain_number(value: float, digits: int = 9) -> str:
+    """A number in so many figures, as people write it: never with a power of ten."""
+    if not math.isfinite(value):
+        return "–"
+    return f"{Decimal(f'{value:.{digits}g}'):f}"
+
+
+def feet_and_inches(mm: float) -> str:
+    """A length as `2' 8 1/2"`: a fraction down to 1/64 where it is one within 0.0005 in, else inches in decimals."""
+    inches = abs(mm) / mm_per("in")
+    parts = round(inches * _FINEST)
+    if abs(parts / _FINEST - inches) <= _FRACTION_WITHIN:
+        feet, rest = divmod(parts, 12 * _FINEST)
+        whole, part = divmod(rest, _FINEST)
+        over = math.gcd(part, _FINEST)
+        fraction = f"{part // over}/{_FINEST // over}" if part else ""
+        words = f"{whole} {fraction}".strip() if whole or not fraction else fraction
+    else:
+        feet = int(round(inches, 4) // 12)
+        words = plain_number(round(inches - 12 * feet, 4))
+    sign = "-" if mm < 0 and (feet or words != "0") else ""
+    return f"{sign}{feet}' {words}\"" if feet else f'{sign}{words}"'
 
 
 class _Reader:

@@ -147,3 +147,26 @@ def _meets(annotation: Annotation, box: Box) -> bool:
     x, y, u, v = annotation.box()
     middle = (x + u) / 2, (y + v) / 2
     return box[0] <= middle[0] <= box[2] and box[1] <= middle[1] <= box[3]
+
+
+class TakeOver(msgspec.Struct, frozen=True, tag="take-over"):
+    """Records that a file that had changed on disk was taken over; the job holds the new one, so nothing is left to do.
+
+    changed   curves that were added, removed, moved or changed
+    says      the same in words
+    """
+
+    source: int
+    changed: int
+    says: str
+    rank: ClassVar[int] = 1
+    only_one: ClassVar[bool] = False
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Take over the changed source {self.source}"
+
+    def apply(self, state: State) -> tuple[State, Entry]:
+        """Nothing is left to be done."""
+        return state, Entry(self.changed, says=f"{self.says}.")

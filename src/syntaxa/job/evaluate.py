@@ -13,12 +13,12 @@ from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
-from syntaxa.intake.steps import TakeIn
+from syntaxa.intake.steps import TakeIn, TakeOver
 from syntaxa.job.cache import Cache, drawing_bytes, state_bytes
 from syntaxa.job.model import Job, JobStep, Source, UnknownStep, own_ids, reading_key
 from syntaxa.job.passwords import PASSWORDS, Passwords
 from syntaxa.measure.evidence import evidence_of
-from syntaxa.measure.steps import ChooseUnit, followed
+from syntaxa.measure.steps import ChooseUnit, ScaleBy, followed
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
 
@@ -29,7 +29,7 @@ _FAULT = "A fault in the program stopped this step ({}); nothing of it was done.
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """A row of the ledger."""
+    """A row of the ledger; a record tells what was done and cannot be switched off."""
 
     number: int
     title: str
@@ -37,6 +37,7 @@ class Row:
     entry: Entry
     seconds: float
     failed: str = ""
+    is_record: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,10 +92,10 @@ class Evaluator:
         digest = "+".join(f"{s.number}={reading_key(s, job.reading(s.number))}" for s in job.sources)
         digest += "".join(f"/{s.verdict.unit}{s.verdict.page_scale:g}" for s in sources)
         taking = [s for s in job.steps if isinstance(s.step, TakeIn)]
-        state, digest, ledger = self._run(taking, state, digest, no_progress)
+        state, digest, ledger = self._run(job, taking, state, digest, no_progress)
         first = self._first(state, digest)
         working = [s for s in job.steps if not isinstance(s.step, TakeIn)]
-        state, _, more = self._run(working, first, digest, progress)
+        state, _, more = self._run(job, working, first, digest, progress)
         progress(1.0)
         return Evaluation(sources, first, state, (*ledger, *more))
 
@@ -102,16 +103,19 @@ class Evaluator:
         """A source as a drawing, kept for when it is evaluated."""
         return self._source(source, options, progress).received
 
-    def _run(self, steps: list[JobStep], state: State, digest: str, progress: Progress) -> tuple[State, str, list[Row]]:
+    def _run(
+        self, job: Job, steps: list[JobStep], state: State, digest: str, progress: Progress
+    ) -> tuple[State, str, list[Row]]:
         ledger = []
         for k, job_step in enumerate(steps):
             progress(k / len(steps))
+            title = job.title_of(job_step.step)
             if not job_step.enabled:
-                ledger.append(Row(job_step.number, job_step.step.title, False, Entry(0), 0.0))
+                ledger.append(Row(job_step.number, title, False, Entry(0), 0.0))
                 continue
             digest = _next_digest(digest, job_step)
             state, row = self._done(digest, state, job_step)
-            ledger.append(row)
+            ledger.append(replace(row, title=title))
         return state, digest, ledger
 
     def _source(self, source: Source, options: ReadOptions, progress: Progress) -> SourceRead:
@@ -158,7 +162,15 @@ class Evaluator:
         except Exception as error:  # noqa: BLE001  a fault in one step must not take the rest of the job with it
             _LOG.exception("A step failed: %s", job_step.step.title)
             after, entry, failed = state, Entry(0), _FAULT.format(type(error).__name__)
-        row = Row(job_step.number, job_step.step.title, True, entry, time.perf_counter() - began, failed)
+        row = Row(
+            job_step.number,
+            job_step.step.title,
+            True,
+            entry,
+            time.perf_counter() - began,
+            failed,
+            isinstance(job_step.step, TakeOver),
+        )
         self._results.put(digest, (after, row), state_bytes(after, state))
         return after, row
 
@@ -185,7 +197,13 @@ def _heard_together(job: Job, sources: tuple[SourceRead, ...]) -> tuple[SourceRe
 
 
 def in_doubt(job: Job, evaluation: Evaluation) -> tuple[int, ...]:
-    """Numbers of the sources whose unit is neither sure nor settled by anybody."""
+    """Numbers of the sources whose unit is neither sure nor settled by anybody.
+
+    Where a length was measured and told, or a size given, the true size of the only source is settled all the same.
+    """
+    scale = job.step_of(ScaleBy)
+    if len(evaluation.sources) == 1 and isinstance(scale, ScaleBy) and (scale.because or scale.width or scale.height):
+        return ()
     return tuple(
         s.number for s in evaluation.sources if not s.verdict.sure and job.step_of(ChooseUnit, s.number) is None
     )

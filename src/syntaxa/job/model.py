@@ -14,7 +14,7 @@ from syntaxa.errors import JobError
 from syntaxa.intake.model import PLAIN, ReadOptions
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
-from syntaxa.intake.steps import TakeIn
+from syntaxa.intake.steps import TakeIn, TakeOver
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.mend.by_hand import (
     CutCurve,
@@ -45,7 +45,7 @@ from syntaxa.route.edits import (
 from syntaxa.route.steps import ChooseLayers, RouteBy
 
 Step = (
-    TakeIn | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin
+    TakeIn | TakeOver | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin
     | PasteCurves | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves
     | ExcludeCurves | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings
     | RefitFacets | LeaveFindings | ArcsForCurves | RunOnTangent | SquareUp | Simplify | DrawCurves | MapCurves
@@ -175,6 +175,11 @@ class Job:
         number = max((s.number for s in self.steps), default=0) + 1
         at = max((k + 1 for k, s in enumerate(self.steps) if s.step.rank <= step.rank), default=0)
         return replace(self, steps=(*self.steps[:at], JobStep(number, step), *self.steps[at:]))
+
+    def title_of(self, step: AnyStep) -> str:
+        """What the ledger calls a step: a source by the name of its file."""
+        source = self.source_numbered(getattr(step, "source", 0))
+        return step.title if source is None else step.title.replace(f"source {source.number}", source.name)
 
     def without_step(self, number: int) -> Job:
         """The step taken out."""

@@ -11,7 +11,7 @@ from syntaxa.drawing.model import Drawing
 from syntaxa.errors import JobError, Progress, no_progress
 from syntaxa.intake.changes import Changes, compare
 from syntaxa.intake.registry import load_bytes
-from syntaxa.intake.steps import TakeIn, chosen_of
+from syntaxa.intake.steps import TakeIn, TakeOver, chosen_of
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 
@@ -54,7 +54,9 @@ def revision(job: Job, number: int, data: bytes, evaluator: Evaluator, progress:
 
 def accepted(job: Job, revised: Revision) -> Job:
     """The job with the new revision; steps that name what is gone will say so."""
-    return job.with_changed(revised.new)
+    changes = revised.changes
+    count = len(changes.added) + len(changes.removed) + len(changes.moved)
+    return job.with_changed(revised.new).with_step(TakeOver(revised.new.number, count, changes.sentence()))
 
 
 def with_layer_replaced(job: Job, number: int, layer: str, revised: Source, in_it: Drawing) -> Job:

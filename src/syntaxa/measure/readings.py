@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from syntaxa.drawing.model import Curve
+from syntaxa.geometry.extents import extents
 from syntaxa.geometry.measuring import angle_between, enclosed_area, least_distance
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line
@@ -49,7 +50,7 @@ def along(points: Sequence[Point]) -> tuple[Reading, ...]:
 
 
 def of_curves(curves: Sequence[Curve]) -> tuple[Reading, ...]:
-    """All that makes sense for the curves: radius, angle, least distance, length in all, area."""
+    """All that makes sense for the curves: radius, angle, least distance, size over all, length in all, area."""
     return tuple(_of_curves(curves))
 
 
@@ -71,6 +72,10 @@ def _of_curves(curves: Sequence[Curve]) -> Iterator[Reading]:
             yield Reading("Angle", math.degrees(angle_between(one, other)), "angle")
         if isinstance(one, Arc | Circle) and isinstance(other, Arc | Circle):
             yield Reading("Centres", one.centre.distance_to(other.centre), "length")
+    box = extents(shapes)
+    if box is not None:
+        yield Reading("Width", box[2] - box[0], "length")
+        yield Reading("Height", box[3] - box[1], "length")
     if shapes:
         total = sum(s.length for s in shapes)
         yield Reading("Perimeter" if area is not None else "Length", total, "length")

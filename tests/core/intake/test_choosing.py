@@ -231,6 +231,9 @@ def test_a_revision_is_compared_within_what_is_taken_and_steps_run_again(tmp_pat
     assert [len(s.curves) for s in before.sketches] == [37, 26]
     assert [len(s.curves) for s in after.sketches] == [38, 24]
     assert after.placement.unit == "in"
+    row = next(r for r in evaluator.evaluate(accepted(job, revised)).ledger if r.is_record)
+    assert row.title == f"Take over the changed {job.source.name}"
+    assert (row.entry.changed, row.entry.says) == (3, "1 added, 2 removed; 61 as before.")
 
 
 def test_a_step_whose_target_is_gone_says_so():

@@ -190,10 +190,14 @@ def test_readings_of_points_and_curves():
     assert angle_at(Point(1, 0), Point(0, 0), Point(0, 2))[0].value == pytest.approx(90)
     assert along([Point(0, 0), Point(3, 4), Point(3, 5)])[0].value == 6
     names = {r.name: r.value for r in of_curves([Curve("a", Circle(Point(0, 0), 2), "0")])}
-    assert names == pytest.approx({"Diameter": 4, "Radius": 2, "Perimeter": 4 * math.pi, "Area": 4 * math.pi})
+    assert names == pytest.approx(
+        {"Diameter": 4, "Radius": 2, "Width": 4, "Height": 4, "Perimeter": 4 * math.pi, "Area": 4 * math.pi}
+    )
     two = of_curves([Curve("a", Circle(Point(0, 0), 2), "0"), Curve("b", Circle(Point(9, 0), 3), "0")])
     assert {r.name: r.value for r in two}["Least distance"] == pytest.approx(4)
     assert {r.name: r.value for r in two}["Centres"] == 9
+    assert {r.name: r.value for r in two}["Width"] == 14
+    assert {r.name: r.value for r in two}["Height"] == 6
     crossed = Line(Point(0, 0), Point(1, 0)), Line(Point(0, 0), Point(-1, 1))
     assert math.degrees(angle_between(*crossed)) == pytest.approx(45)
 

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from syntaxa.drawing.quantities import degrees_in, factor_in, length_in, scale_in
+from syntaxa.drawing.quantities import degrees_in, factor_in, feet_and_inches, length_in, plain_number, scale_in
 from syntaxa.drawing.units import MM_PER_UNIT
 from syntaxa.errors import MeasureError
 
@@ -52,9 +52,44 @@ def test_feet_inches_and_sixty_fourths_are_read_as_they_are_written(feet, inches
     assert length_in(text, "mm") == pytest.approx((12 * feet + inches + part / 64) * 25.4, rel=1e-12, abs=1e-12)
 
 
+@given(st.floats(-1e6, 1e6))
+def test_feet_and_inches_are_read_back_as_they_were_written(mm):
+    """Within 0.0005 in for a fraction of an inch, and 0.00005 in for decimals."""
+    assert length_in(feet_and_inches(mm), "in") == pytest.approx(mm, abs=5.1e-4 * 25.4)
+
+
+@pytest.mark.parametrize(
+    ("mm", "text"),
+    [
+        (0.0, '0"'), (25.4, '1"'), (304.8, "1' 0\""), (32.5 * 25.4, "2' 8 1/2\""), (-9.525, '-3/8"'),
+        (25.4 / 64, '1/64"'), (10.0, '0.3937"'), (12.0 * 25.4 - 1e-9, "1' 0\""), (100 * 25.4, "8' 4\""),
+        (11.99996 * 25.4, "1' 0\""), (1000.0, "3' 3.3701\""),
+    ],
+)  # fmt: skip
+def test_feet_and_inches_as_a_shop_writes_them(mm, text):
+    assert feet_and_inches(mm) == text
+
+
+@given(st.floats(allow_nan=False, allow_infinity=False))
+def test_a_plain_number_never_has_a_power_of_ten(value):
+    text = plain_number(value)
+    assert "e" not in text.lower()
+    assert float(text) == pytest.approx(value, rel=1e-8, abs=0)
+
+
 @pytest.mark.parametrize(
     ("text", "value"),
-    [("25.4", 25.4), ("40/96", 40 / 96), ("1/48", 1 / 48), ("10in/254mm", 1.0), ("2 x 3", 6.0), ("-(1+1)*2", -4.0)],
+    [
+        ("25.4", 25.4),
+        ("40/96", 40 / 96),
+        ("1/48", 1 / 48),
+        ("10in/254mm", 1.0),
+        ("2 x 3", 6.0),
+        ("200/116.5", 200 / 116.5),
+        ("200.5/116", 200.5 / 116),
+        ("2e-3", 0.002),
+        ("-(1+1)*2", -4.0),
+    ],
 )
 def test_factors_can_be_typed_as_expressions(text, value):
     assert factor_in(text) == pytest.approx(value, rel=1e-14)

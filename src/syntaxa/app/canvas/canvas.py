@@ -8,6 +8,7 @@ cursor is drawn over it on every frame.
 from __future__ import annotations
 
 from collections.abc import Callable, Collection, Iterator, Sequence
+from dataclasses import replace
 
 import numpy as np
 from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, Qt, QTimer, pyqtSignal
@@ -37,7 +38,7 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.drawing.annotations import union_of
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.points import Point
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.mend.model import Finding
 
 #: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
@@ -308,6 +309,10 @@ class Canvas(QWidget):
         """Shows a box (mm), clear of the rulers."""
         self.look_at(self._view.fitted(box, margin).panned(RULER / 2, RULER / 2))
 
+    def follow(self, by: Vector) -> None:
+        """Everything was moved (mm) and the view with it: the picture stays where it is."""
+        self.look_at(replace(self._view, x=self._view.x + by.x, y=self._view.y + by.y))
+
     def zoom(self, factor: float, at: QPointF | None = None) -> None:
         """Zooms about a place in the window, or its middle."""
         place = at if at is not None else QPointF(self.width() / 2, self.height() / 2)
@@ -405,7 +410,7 @@ class Canvas(QWidget):
         overlays.draw_findings(painter, self._content.findings, self._content.places, view, tokens, chosen)
         if self._band_from is not None:
             draw_band(painter, self._band_from, self._mouse, tokens)
-        draw_rulers(painter, view, tokens, self._format.unit, self._format.mm_per_unit)
+        draw_rulers(painter, view, tokens, self._format.single, self._format.mm_per_unit)
         self._draw_hover_label(painter)
         if self.hasFocus():
             painter.setPen(QPen(QColor(tokens.accent), 1))

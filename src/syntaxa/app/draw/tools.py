@@ -9,12 +9,12 @@ from dataclasses import dataclass
 import msgspec
 
 from syntaxa.drawing.codec import encoded
-from syntaxa.drawing.model import Curve
+from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.drawing.quantities import degrees_in, factor_in, length_in
 from syntaxa.errors import MendError, SyntaxaError
 from syntaxa.geometry.construct import arc_from, arc_through, circle_on
 from syntaxa.geometry.points import Point, Vector, polar
-from syntaxa.geometry.shapes import Arc, Circle, Line, Shape
+from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.mend.by_hand import (
     CutCurve,
@@ -53,6 +53,7 @@ class Tool:
     prompts   what is clicked, one after the other
     value     name of the value that is typed, and how it is read; a typed value can stand for the last point
     selected  how many curves must be selected at the least
+    many      whether points are asked for until Return, the last prompt again and again
     """
 
     key: str
@@ -63,11 +64,25 @@ class Tool:
     reads: Callable[[str, str], float] = length_in
     plain: str = ""
     selected: int = 0
+    many: bool = False
+
+    @property
+    def stands_for_point(self) -> bool:
+        """Whether the value can be typed instead of the last point."""
+        return self.key == "circle"
+
+    def prompt(self, number: int) -> str:
+        """What is wanted as the point of this number, from 0; empty where no more are."""
+        if number < len(self.prompts):
+            return self.prompts[number]
+        return self.prompts[-1] if self.many else ""
 
 
 def _draw(given: Given, shape: Shape | None, what: str, construction: bool = False) -> DrawCurves:
     if shape is None:
         raise MendError("Those points lie on one line.", suggestion="Take three that do not.")
+    if not shape.length > _NO_LENGTH:
+        raise MendError(f"That would be {what} without length.", suggestion="Take points that lie apart.")
     return DrawCurves((encoded(shape),), given.sketch, what, construction)
 
 
@@ -95,7 +110,28 @@ def _tangent(given: Given) -> DrawCurves:
 def _circle(given: Given) -> DrawCurves:
     centre = given.points[0]
     radius = given.value if len(given.points) < 2 else centre.distance_to(given.points[1])
+    if not radius > 0:
+        raise MendError("A circle needs a radius above 0.", suggestion="Type one, or click beside the centre.")
     return _draw(given, Circle(centre, radius), "a circle")
+
+
+def _rectangle(given: Given) -> DrawCurves:
+    a, b = given.points
+    if min(abs(a.x - b.x), abs(a.y - b.y)) <= _NO_LENGTH:
+        raise MendError("That would be a rectangle without area.", suggestion="Take corners that lie across.")
+    corners = (a, Point(b.x, a.y), b, Point(a.x, b.y))
+    return _draw(given, Polyline(corners, (0.0,) * 4, True), "a rectangle")
+
+
+def _polyline(given: Given) -> DrawCurves:
+    points = [p for k, p in enumerate(given.points) if not k or p != given.points[k - 1]]
+    closed = len(points) > 3 and points[0].distance_to(points[-1]) <= _NO_LENGTH
+    if closed:
+        points.pop()
+    if len(points) < 2:
+        raise MendError("A polyline needs two points at least.", suggestion="Click or type another.")
+    what = "a closed polyline" if closed else "a polyline"
+    return _draw(given, Polyline(tuple(points), (0.0,) * len(points), closed), what)
 
 
 def _nearest_ends(one: Shape, two: Shape) -> tuple[Point, Point]:
@@ -163,6 +199,22 @@ def _scale(given: Given) -> MapCurves:
     return _map(given, _about(given.points[0], Transform.scaling(given.value)), f"Scale curves by {given.value:g}")
 
 
+def _sized(side: int, what: str) -> Callable[[Given], MapCurves]:
+    """Scales what is selected to a width (side 0) or a height (1), in proportion."""
+
+    def make(given: Given) -> MapCurves:
+        box = extents_of(given.curves)
+        now = box[2 + side] - box[side] if box is not None else 0.0
+        if not now > _NO_LENGTH:
+            raise MendError(f"What is selected has no {what}.", suggestion="Scale it by a factor.")
+        if not given.value > 0:
+            raise MendError(f"A {what} must be above 0.", suggestion="Type another.")
+        by = _about(given.points[0], Transform.scaling(given.value / now))
+        return _map(given, by, f"Scale curves to {given.value:.9g} mm {'wide' if side == 0 else 'high'}")
+
+    return make
+
+
 def _mirror(given: Given) -> MapCurves:
     a, b = given.points
     angle = (b - a).angle
@@ -173,6 +225,8 @@ def _mirror(given: Given) -> MapCurves:
 def _array(given: Given) -> MapCurves:
     step = given.points[1] - given.points[0]
     count = round(given.value)
+    if count < 1:
+        raise MendError("An array needs one copy at least.", suggestion="Type how many.")
     return _map(given, Transform.moving(step), f"Array of {count} copies", count)
 
 
@@ -186,11 +240,16 @@ def _degrees(text: str, unit: str) -> float:
     return degrees_in(text)
 
 
+#: mm; nothing shorter is drawn.
+_NO_LENGTH = 1e-9
+
 TWO = ("From", "To")
 THREE = ("Start", "Through", "End")
 
 TOOLS: tuple[Tool, ...] = (
     Tool("line", "Line", lambda g: _draw(g, Line(*g.points), "a line"), TWO),
+    Tool("polyline", "Polyline", _polyline, ("From", "Next point, or Return"), many=True),
+    Tool("rectangle", "Rectangle", _rectangle, ("One corner", "The corner across")),
     Tool("arc", "Arc by three points", lambda g: _draw(g, arc_through(*g.points), "an arc"), THREE),
     Tool("tangent", "Arc tangent to an end", _tangent, ("End of a curve", "To")),
     Tool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius"),
@@ -213,6 +272,10 @@ TOOLS: tuple[Tool, ...] = (
     Tool("move", "Move", _move, TWO, selected=1),
     Tool("turn", "Turn about a point", _turn, ("Centre",), "Angle in °", _degrees, "90", 1),
     Tool("scale", "Scale about a point", _scale, ("Centre",), "Factor", _number, "2", 1),
+    *(
+        Tool(what, f"Scale to a {what} about a point", _sized(k, what), ("Centre",), what.title(), length_in, "100", 1)
+        for k, what in enumerate(("width", "height"))
+    ),
     Tool("mirror", "Mirror", _mirror, ("One point of the line", "Another"), selected=1),
     Tool("array", "Array", _array, TWO, "Copies", _number, "3", 1),
     Tool("lock", "Lock curves", lambda g: LockCurves(g.ids), selected=1),

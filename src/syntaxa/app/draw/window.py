@@ -52,8 +52,8 @@ class DrawWindow(MeasureWindow):
         tool = self._tool
         if tool is None:
             return
-        if len(self._points) < len(tool.prompts):
-            prompt = tool.prompts[len(self._points)]
+        prompt = tool.prompt(len(self._points))
+        if prompt:
             self.draw_strip.ask(prompt)
             self._pick(prompt, f"{tool.title}: click or type.", self._got)
         else:
@@ -68,15 +68,19 @@ class DrawWindow(MeasureWindow):
         self._points.append(Point(x, y))
         self._at.append(self.canvas.curve_at(x, y, lambda _curve: True))
         self.canvas.show_way(self._points)
-        enough = len(self._points) == len(tool.prompts)
+        enough = not tool.prompt(len(self._points))
+        round_again = tool.many and len(self._points) > 3 and self._points[-1] == self._points[0]
         # Where a value can stand for the last point it is asked for only without it.
-        if enough and (not tool.value or tool.key in ("circle",)):
+        if round_again or (enough and (not tool.value or tool.stands_for_point)):
             self._finish()
         else:
             self._next_point()
 
     def _point_typed(self, text: str) -> None:
-        point = typed_point(text, self.lengths.unit, self._points)
+        if self._tool is not None and self._tool.many and not text.strip():
+            self._finish()
+            return
+        point = typed_point(text, self.lengths.single, self._points)
         if point is None:
             self.status.tell("That is no point. Type x, y, or @dx, dy, or length < angle.")
             return
@@ -88,7 +92,7 @@ class DrawWindow(MeasureWindow):
         if tool is None:
             return
         missing = len(tool.prompts) - len(self._points)
-        if missing > (1 if tool.key == "circle" else 0):
+        if missing > tool.stands_for_point:
             self.status.tell(f"{tool.title}: click first: {tool.prompts[len(self._points)].lower()}.")
             return
         self._finish()
@@ -101,17 +105,34 @@ class DrawWindow(MeasureWindow):
         own = next((s.name for s in state.sketches for c in curves[:1] if any(x.id == c.id for x in s.curves)), "")
         first = next((s.name for s in state.profiles()), "Drawn")
         try:
-            value = tool.reads(self.draw_strip.value.text(), self.lengths.unit) if self._value_counts(tool) else 0.0
+            value = self._value_of(tool)
             step = tool.make(Given(tuple(self._points), value, curves, own or first, tuple(self._at)))
         except SyntaxaError as error:
+            # Nothing was done, so nothing is put down: another value or point can be given at once.
             self.complain(str(error))
-            self._again(tool)
+            self._ask_again(tool)
             return
+        self.banner.settle("complaint")
         self.session.do(step)  # type: ignore[arg-type]
         self._again(tool)
 
-    def _value_counts(self, tool: Tool) -> bool:
-        return bool(tool.value) and not (tool.key == "circle" and len(self._points) == 2)
+    def _value_of(self, tool: Tool) -> float:
+        if not tool.value or (tool.stands_for_point and len(self._points) == len(tool.prompts)):
+            return 0.0
+        return tool.reads(self.draw_strip.value.text(), self.lengths.single)
+
+    def _ask_again(self, tool: Tool) -> None:
+        """What was given made no sense: a value is asked for again, or else the last point."""
+        if tool.value and len(self._points) < len(tool.prompts) + (not tool.stands_for_point):
+            self.draw_strip.value.setFocus()
+            self.draw_strip.value.selectAll()
+        elif tool.prompts:
+            self.canvas.stop_picking()
+            self._points, self._at = self._points[:-1], self._at[:-1]
+            self.canvas.show_way(self._points)
+            self._next_point()
+        else:
+            self.end_tool()
 
     def _again(self, tool: Tool) -> None:
         """A tool that takes points goes on; one for selected curves is done."""

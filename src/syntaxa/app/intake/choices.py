@@ -224,6 +224,7 @@ class Choices(QWidget):
         several = self._marked if self.marked_several else 0
         self._take.setText("Use these choices" if editing else f"Take in all {several}" if several else "Take it in")
         self._take.setEnabled(there)
+        self._add.setText(f"Add all {several} to this job" if several else "Add to this job")
         self._add.setVisible(self._sketches is not None and not editing)
         self._add.setEnabled(there)
         if preview is None:

@@ -184,7 +184,9 @@ class Shelf(QWidget):
 
     def _moved(self) -> None:
         self.list.blockSignals(True)
-        self.list.setCurrentRow(self.look.at)
+        # Where the list itself went there it is about to mark it, beside others or alone.
+        if self.list.currentRow() != self.look.at:
+            self.list.setCurrentRow(self.look.at)
         self.list.blockSignals(False)
         self.preview.show_content(CanvasContent())
         self.preview.show_crop(None)

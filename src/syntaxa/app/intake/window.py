@@ -160,14 +160,15 @@ class IntakeWindow(QMainWindow):
             self.session.open_path(path, choice)
 
     def add_looked_at(self) -> None:
-        """Adds what is looked at to the job, in a sketch of its own."""
+        """Adds what is looked at to the job in a sketch of its own, and all else that is marked."""
         preview, path = self.look.preview, self.look.path
         if preview is None or path is None:
             return
+        chosen = [p for p in self.shelf.chosen_paths() if p != path] if self.intake.choices.marked_several else []
         self.look.kept.remember(path.resolve(), preview.source.digest, self.look.choice)
         self._show_shelf(False)
         self._fit_next = True
-        self.session.add_source(path, self.look.choice)
+        self.session.add_sources([(path, self.look.choice), *((p, TakeIn(into=p.stem)) for p in chosen)])
 
     def ask_add(self) -> None:
         """Asks for a drawing to add to the job, and shows it first."""
@@ -339,7 +340,9 @@ class IntakeWindow(QMainWindow):
         self._show_content()
         says = f"{revised.new.name} changed on disk: {revised.changes.sentence()}."
         self.banner.tell(
-            says, (("Look at it", self._look_at_revision), ("Stay with the old", self.session.decline_revision))
+            says,
+            (("Look at it", self._look_at_revision), ("Stay with the old", self.session.decline_revision)),
+            "changed file",
         )
 
     def _look_at_revision(self) -> None:

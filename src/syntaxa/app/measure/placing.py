@@ -324,7 +324,7 @@ class Placing(QWidget):
         if job is None or shown is None:
             return
         for field in (self._wide, self._high, self._should, self._ox, self._oy):
-            field.show_in(lengths.unit)
+            field.show_in(lengths.single)
         self._show_scale(job.step_of(ScaleBy))
         turn, mirror = job.step_of(Turn), job.step_of(Mirror)
         self._angle.show_value(turn.angle_deg if isinstance(turn, Turn) else 0.0)

@@ -103,7 +103,7 @@ class MeasureWindow(IntakeWindow):
         self._pick("First point", "Click the points of a way.", got)
 
     def measure_selected(self) -> None:
-        """Measures what is selected: radius, angle, least distance, length, area."""
+        """Measures what is selected: radius, angle, least distance, size, length, area."""
         curves = self.canvas.selected_curves()
         if curves:
             self.canvas.show_way(())

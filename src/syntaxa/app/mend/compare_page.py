@@ -87,8 +87,8 @@ class ComparePage(Page):
             if dropped:
                 says += f" {counted(len(dropped), 'curve')} left out or made part of others."
         self.says.setText(says)
-        self._unit.setText(self.lengths.unit)
-        self.budget.show_in(self.lengths.unit)
+        self._unit.setText(self.lengths.single)
+        self.budget.show_in(self.lengths.single)
         self._judge()
         self._tell()
 

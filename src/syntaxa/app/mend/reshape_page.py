@@ -158,9 +158,9 @@ class ReshapePage(Page):
 
     def refresh(self) -> None:
         for unit in self._units:
-            unit.setText(self.lengths.unit)
-        self.within.show_in(self.lengths.unit)
-        self.vertex.show_in(self.lengths.unit)
+            unit.setText(self.lengths.single)
+        self.within.show_in(self.lengths.single)
+        self.vertex.show_in(self.lengths.single)
         found = self.trying.step
         self.do_it.setEnabled(found is not None and found[1].changed > 0)
         if found is None:

@@ -26,11 +26,11 @@ class SweepPage(Page):
         surveyed, found = self.session.surveyed_state, self.trying.sweep
         if surveyed is None:
             return
-        self.plot.show_sweep(found, surveyed.gap, self.tokens)
+        self.plot.show_sweep(found, surveyed.gap, self.tokens, self.lengths)
         if found is None:
             says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."
         else:
             swallowed = int(found.swallowed[found.nearest(surveyed.gap)])
             small = counted(swallowed, "curve") if swallowed else "No curve"
             says = f"{found.says(surveyed.gap)} {small} would be no larger than that."
-        self.says.setText(says)
+        self.says.setText(self.lengths.sentence(says))

@@ -147,7 +147,12 @@ class SketchList(QWidget):
 
     def _renamed(self, item: QListWidgetItem) -> None:
         old, new = str(item.data(256)), item.text().split("  (")[0].strip()
-        if new and new != old:
+        if new != old and any(s.name == new for s in self._sketches()):
+            self._session.failed.emit(
+                f"There is a sketch “{new}” already; “{old}” keeps its name. Choose another name."
+            )
+            self.refresh(self._lengths, self._tokens)
+        elif new and new != old:
             self._session.do(SetSketch(old, name=new))
         else:
             self.refresh(self._lengths, self._tokens)
@@ -245,7 +250,7 @@ class SketchList(QWidget):
         self._purpose.setCurrentIndex(self._purpose.findData(sketch.purpose))
         self._lock.setChecked(sketch.locked)
         self._view.setCurrentText(sketch.plane.view)
-        self._offset.show_in(self._lengths.unit)
+        self._offset.show_in(self._lengths.single)
         self._offset.show_length(sketch.plane.offset)
         self._turn.show_value(round(math.degrees(sketch.plane.turn), 9))
         self._notes.setText(sketch.notes)

@@ -70,7 +70,7 @@ class RouteWindow(DrawWindow):
         if state is None:
             return
         try:
-            found = matching(list(state.curves()), words, self.lengths.unit, Looks(state))
+            found = matching(list(state.curves()), words, self.lengths.single, Looks(state))
         except SyntaxaError as error:
             self.status.tell(str(error))
             return

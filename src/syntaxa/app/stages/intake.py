@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
@@ -52,8 +53,10 @@ class IntakePanel(StagePanel):
     def show_recent(self, paths: list[Path]) -> None:
         """Lists the drawings opened lately."""
         self._recent.clear()
+        names = Counter(p.name for p in paths)
         for path in paths:
-            item = QListWidgetItem(path.name)
+            where = f"  ({path.parent.name or path.parent})" if names[path.name] > 1 else ""
+            item = QListWidgetItem(f"{path.name}{where}")
             item.setToolTip(str(path))
             self._recent.addItem(item)
         self._recent.setFixedHeight(10 + 24 * min(len(paths), 6))

@@ -29,6 +29,7 @@ from syntaxa.app.theme.glyphs import glyph_icon
 from syntaxa.app.widgets.labels import button, counted, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.drawing.quantities import plain_number
 from syntaxa.mend.model import CHOICES, FINDING_KINDS, Finding, Region
 from syntaxa.mend.steps import LeaveFindings
 
@@ -233,16 +234,16 @@ class MendPanel(StagePanel):
         self.setEnabled(self.session.shown is not None)
         surveyed = self.session.surveyed_state
         self._show_pages()
-        self._unit.setText(self.lengths.unit)
+        self._unit.setText(self.lengths.single)
         if surveyed is None:
             waiting = "Looking for faults…" if self.session.shown is not None else ""
             self._say(waiting, "dim")
             return
-        self._gap.show_in(self.lengths.unit)
-        self._gap.show_value(surveyed.gap, f"{surveyed.gap / self.lengths.mm_per_unit:.4g}")
+        self._gap.show_in(self.lengths.single)
+        self._gap.show_value(surveyed.gap, plain_number(surveyed.gap / self.lengths.mm_per_unit, 4))
         proposed = self.lengths.small(surveyed.proposal.gap)
         self._auto.setEnabled(self.session.gap is not None)
-        self._reason.setText(f"Proposed: {proposed}. {surveyed.proposal.says}")
+        self._reason.setText(f"Proposed: {proposed}. {self.lengths.sentence(surveyed.proposal.says)}")
         self._fill_kinds()
         self._fill_sketches()
         self._fill()

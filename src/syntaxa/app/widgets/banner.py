@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QWidget
 
 from syntaxa.app.widgets.labels import button, label
@@ -18,7 +19,11 @@ class Banner(QFrame):
         row = QHBoxLayout(self)
         row.setContentsMargins(14, 7, 10, 7)
         self._text: QLabel = label("", wrap=True)
-        self._text.setAccessibleName("Message")
+        self._topic = ""
+        self._text.setTextInteractionFlags(
+            Qt.TextInteractionFlag.TextSelectableByMouse | Qt.TextInteractionFlag.TextSelectableByKeyboard
+        )
+        self._text.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         row.addWidget(self._text, 1)
         self._choices = QHBoxLayout()
         row.addLayout(self._choices)
@@ -32,8 +37,10 @@ class Banner(QFrame):
         """What it says."""
         return self._text.text()
 
-    def tell(self, sentence: str, choices: tuple[tuple[str, Callable[[], None]], ...] = ()) -> None:
-        """Shows a sentence."""
+    def tell(
+        self, sentence: str, choices: tuple[tuple[str, Callable[[], None]], ...] = (), topic: str = "complaint"
+    ) -> None:
+        """Shows a sentence; the topic says what settles it."""
         while (item := self._choices.takeAt(0)) is not None:
             old = item.widget()
             if old is not None:
@@ -41,7 +48,15 @@ class Banner(QFrame):
         for title, run in choices:
             self._choices.addWidget(self._choice(title, run))
         self._text.setText(sentence)
+        # A screen reader tells the name of what it comes to: that is the sentence itself.
+        self._text.setAccessibleName(sentence)
+        self._topic = topic
         self.show()
+
+    def settle(self, topic: str) -> None:
+        """Hides what it says about a topic that is settled."""
+        if self._topic == topic:
+            self.hide()
 
     def _choice(self, title: str, run: Callable[[], None]) -> QPushButton:
         made = button(title)

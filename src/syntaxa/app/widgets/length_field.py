@@ -9,7 +9,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
 from syntaxa.app.theme.style import figure_font
-from syntaxa.drawing.quantities import degrees_in, factor_in, length_in
+from syntaxa.drawing.quantities import degrees_in, factor_in, length_in, plain_number
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import MeasureError
 
@@ -40,7 +40,7 @@ class NumberField(QLineEdit):
         self._value = value
         self._mark(False)
         if not self.hasFocus() or not self.isModified():
-            self.setText(text or f"{value:.9g}")
+            self.setText(text or plain_number(value))
 
     def show_nothing(self) -> None:
         """An empty field: no value is set."""
@@ -104,7 +104,7 @@ class LengthField(NumberField):
 
     def show_length(self, mm: float) -> None:
         """Shows a length (mm) in the display unit without telling it."""
-        self.show_value(mm, f"{mm / mm_per(self._unit):.9g}")
+        self.show_value(mm, plain_number(mm / mm_per(self._unit)))
 
 
 class AngleField(NumberField):

@@ -8,6 +8,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.mend.sweep import Sweep
 
@@ -23,6 +24,7 @@ class SweepPlot(QWidget):
         super().__init__()
         self._sweep: Sweep | None = None
         self._tokens: Tokens | None = None
+        self._lengths = LengthFormat("mm")
         self._gap = 0.0
         self._at = 0
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -36,12 +38,12 @@ class SweepPlot(QWidget):
     def minimumSizeHint(self) -> QSize:
         return QSize(200, 120)
 
-    def show_sweep(self, sweep: Sweep | None, gap: float, tokens: Tokens) -> None:
-        """Shows a sweep, with the tolerance (mm) that holds marked."""
-        self._sweep, self._gap, self._tokens = sweep, gap, tokens
+    def show_sweep(self, sweep: Sweep | None, gap: float, tokens: Tokens, lengths: LengthFormat) -> None:
+        """Shows a sweep, with the tolerance (mm) that holds marked; its scale is in the unit that is shown."""
+        self._sweep, self._gap, self._tokens, self._lengths = sweep, gap, tokens, lengths
         if sweep is not None:
             self._at = sweep.nearest(gap)
-            self.setAccessibleDescription(sweep.says(gap))
+            self.setAccessibleDescription(lengths.sentence(sweep.says(gap)))
         self.update()
 
     # ------------------------------------------------------------------ choosing
@@ -109,15 +111,16 @@ class SweepPlot(QWidget):
         assert self._tokens is not None
         painter.setPen(QPen(QColor(self._tokens.line), 1))
         painter.drawLine(area.bottomLeft(), area.bottomRight())
-        power = math.ceil(math.log10(float(self._sweep.tolerance[0])) - 1e-9)
-        while 10.0**power <= float(self._sweep.tolerance[-1]):
-            x = self._x(10.0**power, area)
+        unit = self._lengths.mm_per_unit
+        power = math.ceil(math.log10(float(self._sweep.tolerance[0]) / unit) - 1e-9)
+        while (here := 10.0**power * unit) <= float(self._sweep.tolerance[-1]):
+            x = self._x(here, area)
             painter.setPen(QPen(QColor(self._tokens.line), 1))
             painter.drawLine(QPointF(x, area.top()), QPointF(x, area.bottom()))
             painter.setPen(QColor(self._tokens.dim))
             box = QRectF(min(max(x - 40, 0), self.width() - 80), area.bottom() + 3, 80, _BOTTOM - 4)
             side = Qt.AlignmentFlag.AlignLeft if x - 40 < 0 else Qt.AlignmentFlag.AlignHCenter
-            painter.drawText(box, side, f"{10.0**power:g} mm")
+            painter.drawText(box, side, self._lengths.small(here))
             power += 1
 
     def _draw_mark(self, painter: QPainter, area: QRectF) -> None:
