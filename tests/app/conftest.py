@@ -92,6 +92,8 @@ def window(qtbot, tmp_path, chosen, demo_drawings):
 
     made = MainWindow(Settings(tmp_path / "settings.json"), tmp_path / "state" / "recovery", chosen, copied)
     qtbot.addWidget(made)
+    # The screen of the platform without one is smaller than the window that users have.
+    made.resize(1280, 800)
     made.show()
     qtbot.waitExposed(made)
     yield made

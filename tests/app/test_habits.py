@@ -333,3 +333,76 @@ def test_a_locked_source_asks_for_its_password(qtbot, window, settled, tmp_path,
     window.open_path(path)
     settled()
     assert len(list(window.session.state.curves())) == 1
+
+
+# ---------------------------------------------------------------------- the window
+
+
+def test_nothing_moves_on_screen_when_a_strip_comes_or_goes(qtbot, demo):
+    """By 22 pixels it did, so that a click after taking a tool missed what it was aimed at."""
+    demo.show_mend()
+    place = QPoint(200, 150)
+
+    def under():
+        QApplication.processEvents()
+        spot = demo.canvas.mapFrom(demo, demo.mapFromGlobal(start))
+        return demo.canvas.view.to_mm(spot.x(), spot.y())
+
+    start = demo.canvas.mapToGlobal(place)
+    before = under()
+    demo.take_tool("line")
+    assert under() == pytest.approx(before)
+    assert demo.draw_strip.isVisible()
+    demo.complain("A sentence over the drawing.")
+    assert under() == pytest.approx(before)
+    assert demo.banner.isVisible()
+    demo.end_tool()
+    demo.banner.hide()
+    assert under() == pytest.approx(before)
+
+
+def test_the_window_is_no_larger_than_the_screen(demo):
+    room = demo.screen().availableGeometry().size()
+    assert demo.minimumWidth() <= min(960, room.width())
+    assert demo.minimumHeight() <= min(680, room.height())
+    demo.resize(960, 680)
+    for stage in range(len(demo.panels)):
+        demo.show_stage(stage)
+        QApplication.processEvents()
+        # What needs more room than it has is laid over its neighbours.
+        assert demo.minimumSizeHint().width() <= 960
+        assert demo.minimumSizeHint().height() <= 680
+
+
+def test_every_menu_and_command_has_a_letter_of_its_own(demo):
+    menus = [a for a in demo.menuBar().actions() if a.menu()]
+    for actions in (menus, *(m.menu().actions() for m in menus)):
+        letters = [a.text()[a.text().index("&") + 1].lower() for a in actions if "&" in a.text()]
+        named = [a for a in actions if not a.isSeparator()]
+        assert len(letters) == len(set(letters))
+        assert len(letters) >= min(len(named), 20)
+
+
+def test_every_control_has_a_name_and_a_tip(qtbot, demo):
+    seen = 0
+    for stage in range(len(demo.panels)):
+        demo.show_stage(stage)
+        QApplication.processEvents()
+        for kind in (QPushButton, QComboBox, QLineEdit, QAbstractSpinBox, QSlider):
+            for control in demo.findChildren(kind):
+                if not control.isVisible() or control.objectName().startswith("qt_"):
+                    continue
+                seen += 1
+                assert control.accessibleName() or isinstance(control.parent(), QComboBox)
+                assert control.toolTip() or isinstance(control.parent(), QComboBox), control.accessibleName()
+    assert seen > 50
+
+
+def test_a_name_that_another_sketch_has_is_refused_in_a_sentence(qtbot, demo, settled):
+    demo.show_route()
+    sketches = demo.route.sketches
+    first, second = (str(sketches.list.item(k).data(256)) for k in (0, 1))
+    sketches.list.item(1).setText(first)
+    assert f"There is a sketch “{first}” already; “{second}” keeps its name." in demo.banner.sentence
+    assert demo.session.job.steps == ()
+    assert sketches.list.item(1).data(256) == second

@@ -141,6 +141,10 @@ def test_sentences_tell_lengths_in_the_unit_that_is_shown():
     assert inches.sentence("Everything moved by -25.4, 50.8 mm, as 3 curves.") == (
         "Everything moved by -1, 2 in, as 3 curves."
     )
+    # A range was told with one end in mm and the other in inches.
+    assert inches.sentence("From 0.0254 to 2.54 mm 44 regions are closed; at 0.2 mm 16 ends are open.") == (
+        "From 0.001 to 0.1 in 44 regions are closed; at 0.00787 in 16 ends are open."
+    )
     assert LengthFormat("mm").sentence("moved by 25.4 mm") == "moved by 25.4 mm"
     assert inches.sentence("Read 12 curves of plate25.4mm.dxf") == "Read 12 curves of plate25.4mm.dxf"
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import partial
 from typing import TYPE_CHECKING
@@ -110,13 +111,37 @@ COMMANDS: tuple[Command, ...] = (
 )
 
 
+def with_mnemonics(titles: Sequence[str]) -> list[str]:
+    """Titles of one menu, each with the letter underlined that Alt or the open menu takes it by: no two the same.
+
+    The first letter of a word is taken where one is left, else any; a title that finds none goes without.
+    """
+    used: set[str] = set()
+    made = []
+    for title in titles:
+        starts = [k for k, c in enumerate(title) if c.isalnum() and (k == 0 or title[k - 1] in " -…")]
+        places = [*starts, *(k for k, c in enumerate(title) if c.isalnum())]
+        at = next((k for k in places if title[k].lower() not in used), None)
+        if at is not None:
+            used.add(title[at].lower())
+        made.append(title if at is None else f"{title[:at]}&{title[at:]}")
+    return made
+
+
 class Actions:
     """The commands as actions of a window; kept here, or Python would drop them."""
 
     def __init__(self, window: MainWindow) -> None:
         self.by_method: dict[str, QAction] = {}
+        menus = tuple(dict.fromkeys(c.menu for c in COMMANDS))
+        self.menu_titles = dict(zip(menus, with_mnemonics(menus), strict=True))
+        titles: dict[str, str] = {}
+        for menu in menus:
+            own = [c for c in COMMANDS if c.menu == menu]
+            titles |= zip((c.method for c in own), with_mnemonics([c.title for c in own]), strict=True)
+        self._titles = titles
         for command in COMMANDS:
-            action = QAction(command.title, window)
+            action = QAction(titles[command.method], window)
             action.setCheckable(command.checkable)
             if command.keys:
                 action.setShortcut(QKeySequence(command.keys))
@@ -128,6 +153,11 @@ class Actions:
             action.triggered.connect(lambda _checked=False, run=run: run())
             window.addAction(action)
             self.by_method[command.method] = action
+
+    def tell_more(self, method: str, what: str) -> None:
+        """Says in the menu what a command is about just now; nothing where it is about nothing."""
+        more = what.replace("&", "&&")
+        self.by_method[method].setText(f"{self._titles[method]}: {more}" if more else self._titles[method])
 
     def dress(self, tokens: Tokens) -> None:
         """Gives the icons the colours of a look."""

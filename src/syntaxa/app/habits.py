@@ -32,6 +32,10 @@ _EDITING = {Qt.Key.Key_C, Qt.Key.Key_V, Qt.Key.Key_X, Qt.Key.Key_A, Qt.Key.Key_L
 _NUMERIC = frozenset("0123456789.,-+@<'\"/")
 
 
+#: What tells its name in a tool tip where it has no other.
+_TELLING = (QAbstractButton, QComboBox, QLineEdit, QAbstractSpinBox, QAbstractSlider)
+
+
 class Host(Protocol):
     """What the filter asks of the window."""
 
@@ -136,7 +140,9 @@ def _is_plain(event: QKeyEvent) -> bool:
 
 
 def _calm(widget: QWidget) -> None:
-    """A field that would take the focus by the wheel takes it by click and Tab only."""
+    """A field that would take the focus by the wheel takes it by click and Tab; one without a tip tells its name."""
+    if isinstance(widget, _TELLING) and not widget.toolTip():
+        widget.setToolTip(widget.accessibleName())
     if _is_field(widget) and widget.focusPolicy() == Qt.FocusPolicy.WheelFocus:
         widget.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
 

@@ -16,7 +16,8 @@ FEET_AND_INCHES = "ft-in"
 DISPLAY_UNITS = ("mm", "cm", "m", "in", "ft", FEET_AND_INCHES)
 
 #: One or several lengths in mm in a sentence.
-_IN_MM = re.compile(r"(?<![\w.])(-?\d+(?:\.\d+)?(?:e[-+]?\d+)?(?:, -?\d+(?:\.\d+)?(?:e[-+]?\d+)?)*) mm\b")
+_LENGTH = re.compile(r"-?\d+(?:\.\d+)?(?:e[-+]?\d+)?")
+_IN_MM = re.compile(rf"(?<![\w.])({_LENGTH.pattern}(?:(?:, | to | and | × ){_LENGTH.pattern})*) mm\b")
 
 _DECIMALS = {"mm": 3, "cm": 4, "m": 6, "in": 4, "ft": 5}
 
@@ -66,11 +67,14 @@ class LengthFormat:
             return words
 
         def other(found: re.Match[str]) -> str:
-            return ", ".join(plain_number(float(n) / self.mm_per_unit, 6) for n in found[1].split(", ")) + (
-                f" {self.single}"
-            )
+            return _LENGTH.sub(lambda n: self._as_fine(n[0]), found[1]) + f" {self.single}"
 
         return _IN_MM.sub(other, words)
+
+    def _as_fine(self, mm: str) -> str:
+        """A written length (mm) in the one unit, in as many figures, at least three."""
+        figures = len(mm.split("e")[0].lstrip("-0.").replace(".", ""))
+        return plain_number(float(mm) / self.mm_per_unit, max(figures, 3))
 
     @property
     def _suffix(self) -> str:

@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import replace
 from pathlib import Path
 
-from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, Qt
+from PyQt6.QtCore import QBuffer, QByteArray, QIODevice, QSize, Qt
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeySequence
 from PyQt6.QtWidgets import (
     QApplication,
@@ -75,8 +75,9 @@ class MainWindow(DeliverWindow):
         self.tokens: Tokens = LOOKS[settings.values.look]
         self.lengths = LengthFormat(settings.values.display_unit)
         self.setAcceptDrops(True)
-        self.setMinimumSize(960, 680)
-        self.resize(1280, 800)
+        room = screen.availableGeometry().size() if (screen := self.screen()) is not None else QSize(1280, 800)
+        self.setMinimumSize(QSize(960, 680).boundedTo(room))
+        self.resize(QSize(1280, 800).boundedTo(room))
         self._dress_application()
         self._make_parts()
         self._lay_out()
@@ -104,8 +105,6 @@ class MainWindow(DeliverWindow):
         self.rail = Rail(self.panels)
         self.stack = QStackedWidget()
         self.stack.setObjectName("panel")
-        # Labels that wrap hide their true height from the layout; this is what the fullest panel needs.
-        self.stack.setMinimumHeight(490)
         for panel in self.panels:
             self.stack.addWidget(panel)
         self.ledger = LedgerView(self.session)
@@ -141,7 +140,7 @@ class MainWindow(DeliverWindow):
         across.addWidget(side)
         across.setStretchFactor(0, 1)
         across.setSizes([780, 410])
-        side.setMinimumWidth(350)
+        side.setMinimumWidth(340)
         root = QWidget()
         root.setObjectName("root")
         row = QHBoxLayout(root)
@@ -157,7 +156,7 @@ class MainWindow(DeliverWindow):
         bar = self.menuBar()
         assert bar is not None, "a main window has a menu bar"
         for name in dict.fromkeys(c.menu for c in COMMANDS):
-            menu = bar.addMenu(name)
+            menu = bar.addMenu(self.actions_.menu_titles[name])
             assert menu is not None, "a menu bar gives the menu that it was asked for"
             for command in (c for c in COMMANDS if c.menu == name):
                 if command.separated:
@@ -522,8 +521,8 @@ class MainWindow(DeliverWindow):
         if self.session.job is not None:
             met.add("job")
         if history is not None:
-            self.actions_.by_method["undo"].setText(f"Undo: {history.undo_name}" if history.undo_name else "Undo")
-            self.actions_.by_method["redo"].setText(f"Redo: {history.redo_name}" if history.redo_name else "Redo")
+            self.actions_.tell_more("undo", history.undo_name)
+            self.actions_.tell_more("redo", history.redo_name)
             met |= {"undo"} if history.undo_name else set()
             met |= {"redo"} if history.redo_name else set()
             if self.intake.looking:

@@ -7,13 +7,17 @@ from collections.abc import Sequence
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QProgressBar, QStatusBar
 
-from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.lengths import FEET_AND_INCHES, LengthFormat
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, counted, label
 from syntaxa.drawing.model import Curve
 
 #: Milliseconds that a message stays.
 _STAYS = 8000
+
+
+#: Units that would read oddly by their signs.
+_UNITS = {"in": "inches", "ft": "feet", FEET_AND_INCHES: "feet and inches"}
 
 
 class StatusLine(QStatusBar):
@@ -50,11 +54,13 @@ class StatusLine(QStatusBar):
 
     def show_cursor(self, x: float, y: float, lengths: LengthFormat) -> None:
         """Where the cursor is (mm)."""
-        self._cursor.setText(f"x {lengths.number(x)}   y {lengths.number(y)}")
+        where = f"x {lengths.number(x)}   y {lengths.number(y)}"
+        self._cursor.setText(where)
+        self._cursor.setAccessibleName(f"Cursor at {where}")
 
     def show_unit(self, unit: str) -> None:
         """The display unit."""
-        self._unit.setText(f"lengths in {unit}")
+        self._unit.setText(f"lengths in {_UNITS.get(unit, unit)}")
 
     def show_selection(self, curves: Sequence[Curve], lengths: LengthFormat) -> None:
         """How many curves are selected, and their total length."""

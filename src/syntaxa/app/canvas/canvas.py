@@ -11,7 +11,7 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from dataclasses import replace
 
 import numpy as np
-from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, Qt, QTimer, pyqtSignal
+from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, QSize, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import (
     QColor,
     QImage,
@@ -106,6 +106,8 @@ class Canvas(QWidget):
         self._fade = 0.6
         #: Whether the wheel steps through drawings and zooms only with Ctrl.
         self.wheel_steps = False
+        self._frame: QSize | None = None
+        self._corner = QPoint(0, 0)
         self._fit_wanted = False
         self._settle = QTimer(self)
         self._settle.setSingleShot(True)
@@ -461,11 +463,22 @@ class Canvas(QWidget):
 
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         del event
-        self._view = self._view.sized(self.width(), self.height())
+        self._view = self._resized()
         if self._fit_wanted:
             self._fit_wanted = False
             self.fit()
         self._begin_painting()
+
+    def _resized(self) -> View:
+        """The view in the new size: a strip that comes or goes in a window that stays moves nothing on screen."""
+        window, old = self.window(), self._view
+        view = old.sized(self.width(), self.height())
+        frame, corner = window.size() if window else None, self.mapTo(window, QPoint(0, 0))
+        if frame == self._frame:
+            moved = corner - self._corner
+            view = view.panned(-moved.x() - (view.width - old.width) / 2, -moved.y() - (view.height - old.height) / 2)
+        self._frame, self._corner = frame, corner
+        return view
 
     def wheelEvent(self, event: QWheelEvent | None) -> None:
         if event is None:

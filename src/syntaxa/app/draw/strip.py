@@ -6,7 +6,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLineEdit
 
 from syntaxa.app.draw.tools import Tool
-from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.widgets.labels import ElidedLabel, button, label
 
 
 class DrawStrip(QFrame):
@@ -21,11 +21,12 @@ class DrawStrip(QFrame):
         self.setObjectName("strip")
         self.setAccessibleName("Drawing tool")
         self._title = label("", "heading")
-        self._says = label("", "dim")
+        self._says = ElidedLabel("dim")
         self.point = QLineEdit()
         self.point.setAccessibleName("Point")
         self.point.setPlaceholderText("x, y   or   @dx, dy   or   length < angle")
-        self.point.setMinimumWidth(310)
+        self.point.setMinimumWidth(200)
+        self.point.setMaximumWidth(310)
         self.point.returnPressed.connect(self._send_point)
         self._value_name = label("", "dim")
         self.value = QLineEdit()
@@ -39,10 +40,10 @@ class DrawStrip(QFrame):
         end.clicked.connect(self.closed)
         row = QHBoxLayout(self)
         row.setContentsMargins(12, 6, 8, 6)
-        for part in (self._title, self._says):
-            row.addWidget(part)
-        row.addStretch(1)
-        for widget in (self.point, self._value_name, self.value, self.do, end):
+        row.addWidget(self._title)
+        row.addWidget(self._says, 1)
+        row.addWidget(self.point, 2)
+        for widget in (self._value_name, self.value, self.do, end):
             row.addWidget(widget)
         self.hide()
 

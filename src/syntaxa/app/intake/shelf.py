@@ -16,7 +16,7 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import LOOKS, Tokens
 from syntaxa.app.thumbnails import Thumbnails
-from syntaxa.app.widgets.labels import ElidedLabel, button, counted, label
+from syntaxa.app.widgets.labels import ElidedLabel, button, counted
 
 _PICTURE = QSize(168, 126)
 
@@ -93,16 +93,17 @@ class Shelf(QWidget):
         self._previous, self._following = button("", "Previous drawing"), button("", "Next drawing")
         self._previous.clicked.connect(lambda: self.look.step(-1))
         self._following.clicked.connect(lambda: self.look.step(1))
-        self._ground = button("Ground", "Light or dark ground")
+        self._ground = button("", "Light or dark ground")
         self._ground.setToolTip("Shows the drawing on the light or the dark ground")
         self._ground.clicked.connect(self._switch_ground)
-        self._back = button("Back to the job")
+        self._back = button("Back", "Back to the job")
         self._back.clicked.connect(self.left)
+        for made in (self._previous, self._following, self._ground):
+            made.setFixedWidth(44)
         for made in (self._previous, self._following, self._ground, self._back):
             row.addWidget(made)
-        hint = label(
-            "Wheel, arrows: next   ·   Ctrl + wheel: zoom   ·   drag: pick curves   ·   Return: take it in", "dim"
-        )
+        hint = ElidedLabel("dim")
+        hint.setText("Wheel, arrows: next   ·   Ctrl + wheel: zoom   ·   drag: pick curves   ·   Return: take it in")
         hint.setContentsMargins(14, 4, 14, 5)
         right = QVBoxLayout()
         right.setContentsMargins(0, 0, 0, 0)

@@ -10,6 +10,9 @@ from syntaxa.app.session import Session
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import label
 
+#: Pixels of height that a panel with lists has at the least.
+_LEAST = 490
+
 
 class StagePanel(QWidget):
     """A panel of one stage; subclasses fill `body` and redraw themselves in `refresh`."""
@@ -17,7 +20,7 @@ class StagePanel(QWidget):
     title = ""
     icon = ""
     purpose = ""
-    #: Whether the panel scrolls as a whole; one whose lists take what room there is does not.
+    #: Whether the panel is as high as what is in it; one whose lists take what room there is has a least height.
     scrolls = True
 
     def __init__(self, session: Session) -> None:
@@ -28,14 +31,17 @@ class StagePanel(QWidget):
         self.tokens: Tokens = PAPER
         inside = QWidget()
         inside.setObjectName("body")
-        self.body = QVBoxLayout(inside)
+        self.body = QVBoxLayout(inside) if self.scrolls else _Filling(inside)
         self.body.setContentsMargins(16, 12, 16, 12)
         self.body.setSpacing(7)
         self.body.addWidget(label(self.title, "title"))
         self.body.addWidget(label(self.purpose, "dim", wrap=True))
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(scrolling(inside) if self.scrolls else inside)
+        if not self.scrolls:
+            # Labels that wrap hide their true height from the layout; this is what the fullest panel needs.
+            inside.setMinimumHeight(_LEAST)
+        column.addWidget(scrolling(inside))
 
     def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
         """Takes a display unit and a look."""
@@ -49,6 +55,13 @@ class StagePanel(QWidget):
     def refresh(self) -> None:
         """Shows what the session holds now."""
         raise NotImplementedError
+
+
+class _Filling(QVBoxLayout):
+    """A column that takes the height that there is, not the one that its wrapped labels would like best."""
+
+    def hasHeightForWidth(self) -> bool:
+        return False
 
 
 def scrolling(inside: QWidget) -> QScrollArea:

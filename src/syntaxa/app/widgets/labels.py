@@ -74,6 +74,7 @@ def button(text: str, name: str = "", primary: bool = False) -> QPushButton:
     """A push button with an accessible name."""
     made = QPushButton(text)
     made.setAccessibleName(name or text)
+    made.setToolTip(name or text)
     made.setProperty("primary", primary)
     made.setAutoDefault(False)
     return made

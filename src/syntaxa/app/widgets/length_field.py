@@ -26,6 +26,8 @@ class NumberField(QLineEdit):
     ) -> None:
         super().__init__(parent)
         self.setAccessibleName(name)
+        self._tip = name
+        self.setToolTip(name)
         self.setFont(figure_font())
         self.setMinimumWidth(56)
         self._least, self._most = least, most
@@ -78,7 +80,7 @@ class NumberField(QLineEdit):
         if bool(self.property("wrong")) == wrong:
             return
         self.setProperty("wrong", wrong)
-        self.setToolTip(self._wrong if wrong else "")
+        self.setToolTip(self._wrong if wrong else self._tip)
         style = self.style()
         if style is not None:
             style.unpolish(self)
@@ -94,7 +96,8 @@ class LengthField(NumberField):
         self._read = lambda text: length_in(text, self._unit)
         self._wrong = "This is not a length that fits here."
         self.setPlaceholderText("3/8in")
-        self.setToolTip("A number, or with a unit: 12mm, 3/8in, 2' 8 1/2\"")
+        self._tip = f"{name}: a number, or with a unit: 12mm, 3/8in, 2' 8 1/2\""
+        self.setToolTip(self._tip)
 
     def show_in(self, unit: str) -> None:
         """Takes another display unit; the length stays."""
