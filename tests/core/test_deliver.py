@@ -262,6 +262,14 @@ def test_profiles_holes_and_open_lines_are_told_apart(tmp_path):
     assert (figures.profiles, figures.holes, figures.open_runs) == (2, 1, 1)
 
 
+def test_a_hole_with_a_role_is_a_hole_though_it_is_on_a_layer_of_its_own(tmp_path):
+    ring = [Curve("o", Circle(Point(0, 0), 20), "0"), Curve("h", Circle(Point(0, 0), 10), "0", roles=("tapped",))]
+    done = deliver(state_of(*ring), tmp_path / "a.dxf", Output(roles="layers"))
+    assert len({e.dxf.layer for e in ezdxf.readfile(tmp_path / "a.dxf").modelspace()}) == 2
+    (figures,) = figures_of(done.plan)
+    assert (figures.profiles, figures.holes) == (1, 1)
+
+
 @pytest.mark.parametrize("suite", ["all", "dangle"])
 def test_the_figures_are_those_of_the_file(tmp_path, suite):
     """Closed contours counted by a reader that the writer does not use, and nested by another library."""

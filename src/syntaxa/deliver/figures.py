@@ -8,7 +8,6 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.deliver.plan import Plan
-from syntaxa.deliver.profiles import Profiles
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
@@ -40,13 +39,17 @@ class Figures:
 
 
 def figures_of(plan: Plan) -> tuple[Figures, ...]:
-    """The figures of each sketch, in the order in which they go out."""
-    found: dict[str, Figures] = {}
+    """The figures of each sketch, in the order in which they go out.
+
+    A sketch goes out on several layers where some of its curves have a role; a hole is one whatever layer it is on.
+    """
+    together: dict[str, list[Shape]] = {}
     for part in plan.profiles:
-        found[part.sketch] = found.get(part.sketch, Figures(part.sketch)) + _counted(part)
+        together.setdefault(part.sketch, []).extend(part.shapes)
+    found = {sketch: _counted(sketch, shapes) for sketch, shapes in together.items()}
     for block in plan.blocks:
         for part in block.contents:
-            once = _counted(part)
+            once = _counted(part.sketch, part.shapes)
             for _ in block.places:
                 found[part.sketch] = found.get(part.sketch, Figures(part.sketch)) + once
     return tuple(found.values())
@@ -60,16 +63,17 @@ def total(figures: Sequence[Figures]) -> Figures:
     return whole
 
 
-def _counted(part: Profiles) -> Figures:
-    closed = [s for s in part.shapes if s.is_closed]
+def _counted(sketch: str, shapes: Sequence[Shape]) -> Figures:
+    closed = [s for s in shapes if s.is_closed]
     holes = sum(depth % 2 for depth in _depths(closed))
-    return Figures(part.sketch, len(closed) - holes, holes, len(part.shapes) - len(closed))
+    return Figures(sketch, len(closed) - holes, holes, len(shapes) - len(closed))
 
 
 def _depths(contours: Sequence[Shape]) -> list[int]:
-    """In how many of the others each contour lies. Contours meet in points at the most, so any place of one will do;
+    """In how many of the others each contour lies.
 
-    it is taken in the middle of its longest piece, where no other touches it.
+    Contours meet in points at the most, so any place of one will do; it is taken about the middle of its longest piece,
+    where no other touches it.
     """
     if len(contours) < 2:
         return [0] * len(contours)
