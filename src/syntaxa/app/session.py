@@ -105,6 +105,7 @@ class Session(QObject):
         self._settled: Job | None = None
         self.path: Path | None = None
         self.shown: Shown | None = None
+        self._listed: tuple[Surveyed | None, tuple[Finding, ...]] = (None, ())
         self.surveyed_state: Surveyed | None = None
         self.gap: float | None = None
         self.dead_end = DEAD_END
@@ -151,11 +152,11 @@ class Session(QObject):
     @property
     def findings(self) -> tuple[Finding, ...]:
         """What is wrong and still open, and then what is worth a look; without what is harmless."""
-        if self.surveyed_state is None:
-            return ()
-        found = self.surveyed_state.survey.findings
-        listed = (f for f in found if f.kind not in HARMLESS_KINDS and f.note is None)
-        return tuple(sorted(listed, key=lambda f: not is_fault(f.kind)))
+        surveyed, listed = self._listed
+        if surveyed is not self.surveyed_state:
+            listed = _open_findings(self.surveyed_state)
+            self._listed = self.surveyed_state, listed
+        return listed
 
     @property
     def faults(self) -> tuple[Finding, ...]:
@@ -666,6 +667,13 @@ class Session(QObject):
         if self._adopted is not None:
             self._adopted.drop()
             self._adopted = None
+
+
+def _open_findings(surveyed: Surveyed | None) -> tuple[Finding, ...]:
+    if surveyed is None:
+        return ()
+    listed = (f for f in surveyed.survey.findings if f.kind not in HARMLESS_KINDS and f.note is None)
+    return tuple(sorted(listed, key=lambda f: not is_fault(f.kind)))
 
 
 def _same_place(shown: Shown, evaluation: Evaluation) -> bool:

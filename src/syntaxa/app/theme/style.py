@@ -47,6 +47,8 @@ def dress(application: QApplication, tokens: Tokens) -> None:
     if application.styleSheet() == sheet:
         return
     load_fonts()
+    # While a sheet is worn, each of these would go over all widgets once more.
+    application.setStyleSheet("")
     font = QFont(TEXT_FONT)
     font.setPixelSize(13)
     font.setFeature(_AS_TYPED, 0)
