@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import importlib.abc
 import os
+import random
 import sys
 from pathlib import Path
 
@@ -25,3 +26,20 @@ settings.load_profile("syntaxa")
 
 if os.environ.get("SYNTAXA_WITHOUT_QT"):
     sys.meta_path.insert(0, _NoQt())
+
+
+def pytest_collection_modifyitems(items):
+    """Tests in random order, so that none lives on what another left; the order of a number is always the same."""
+    order = random.Random(os.environ.get("SYNTAXA_TEST_ORDER", "0"))
+    modules = {}
+    for item in items:
+        modules.setdefault(item.module.__name__, []).append(item)
+    names = list(modules)
+    order.shuffle(names)
+    for name in names:
+        order.shuffle(modules[name])
+    items[:] = [item for name in names for item in modules[name]]
+
+
+def pytest_report_header():
+    return f"order of the tests: SYNTAXA_TEST_ORDER={os.environ.get('SYNTAXA_TEST_ORDER', '0')}"

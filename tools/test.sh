@@ -6,6 +6,9 @@ cd "$(dirname "$0")/.."
 scratch=$(mktemp -d)
 trap 'rm -rf "$scratch"' EXIT
 export HOME="$scratch" XDG_CONFIG_HOME="$scratch/config" XDG_DATA_HOME="$scratch/data" XDG_STATE_HOME="$scratch/state"
+# Another order every time; a failure is had again with the number that the run tells.
+export SYNTAXA_TEST_ORDER="${SYNTAXA_TEST_ORDER:-$RANDOM}"
+echo "== order of the tests: SYNTAXA_TEST_ORDER=$SYNTAXA_TEST_ORDER"
 python=.venv/bin/python
 echo "== core, without Qt"
 # No log capture: what damaged files make libraries log cannot always be passed from one process to another.
