@@ -325,6 +325,17 @@ def test_a_circle_without_radius_leaves_nothing_and_the_tool_goes_on(qtbot, demo
     assert not demo.banner.isVisible()
 
 
+def test_a_radius_is_typed_right_after_the_centre(qtbot, demo, settled):
+    take(demo, "circle")
+    type_point(qtbot, demo, "5, 5")
+    type_point(qtbot, demo, "-5")
+    assert "radius above 0" in demo.banner.sentence
+    assert steps(demo) == []
+    type_point(qtbot, demo, "1/2in")
+    settled()
+    assert drawn(demo) == [Circle(Point(5, 5), 12.7)]
+
+
 def test_a_refused_value_does_not_end_a_tool_for_selected_curves(qtbot, demo, settled):
     draw_line(qtbot, demo, settled, "0, 0", "100, 0", "100, 50")
     demo.canvas.select_ids({"drawn-1", "drawn-2"})

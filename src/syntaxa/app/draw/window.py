@@ -81,6 +81,12 @@ class DrawWindow(MeasureWindow):
             self._finish()
             return
         point = typed_point(text, self.lengths.single, self._points)
+        tool = self._tool
+        if point is None and tool is not None and tool.stands_for_point and len(self._points) == len(tool.prompts) - 1:
+            # One number is no point, but it can be the value that stands for this one.
+            self.draw_strip.value.setText(text)
+            self._value_entered()
+            return
         if point is None:
             self.status.tell("That is no point. Type x, y, or @dx, dy, or length < angle.")
             return
