@@ -17,6 +17,7 @@ from reportlab.lib.pdfencrypt import StandardEncryption
 from reportlab.pdfgen.canvas import Canvas
 
 from syntaxa.demo.formats import write_drawings
+from syntaxa.drawing.model import extents_of
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.paste import from_text
 from syntaxa.intake.steps import TakeIn
@@ -564,3 +565,31 @@ def test_a_job_with_several_linked_sources_opens_again(window, drawings, tmp_pat
     assert [s.link for s in window.session.job.sources] == ["linked", "linked"]
     assert relinked(window.session.job.source, path).path == str(path)
     assert msgspec.json.encode(window.session.job.taking(2))
+
+
+def test_one_source_is_scaled_to_a_size_and_moved_apart_from_the_others(qtbot, window, tmp_path, settled):
+    """A part that came at half its size, and whose origin is elsewhere, beside one that is right."""
+    for name, at, side in (("right.dxf", 0.0, 40.0), ("half.dxf", 100.0, 20.0)):
+        document = ezdxf.new()
+        document.units = 4
+        corners = [(at, at), (at + side, at), (at + side, at + side), (at, at + side)]
+        document.modelspace().add_lwpolyline(corners, close=True)
+        document.saveas(tmp_path / name)
+    window.open_paths([tmp_path / "right.dxf", tmp_path / "half.dxf"])
+    settled()
+    menu = window.intake.taken._menu(window.session.job.sources[1], True)
+    next(a for a in menu.actions() if a.text() == "Select its curves").trigger()
+    assert [c.source for c in window.canvas.selected_curves()] == [2]
+    for key, points, value in (("width", ("100, 100",), "40"), ("move", ("100, 100", "50, 0"), "")):
+        window.select_source(2)
+        window.take_tool(key)
+        for text in points:
+            window.draw_strip.point.setText(text)
+            qtbot.keyClick(window.draw_strip.point, Qt.Key.Key_Return)
+        if value:
+            window.draw_strip.value.setText(value)
+            qtbot.keyClick(window.draw_strip.value, Qt.Key.Key_Return)
+        settled()
+    boxes = {c.source: extents_of([c]) for c in window.session.state.curves()}
+    assert boxes[1] == pytest.approx((0, 0, 40, 40))
+    assert boxes[2] == pytest.approx((50, 0, 90, 40))

@@ -20,6 +20,7 @@ class Taken(QWidget):
     """The sources of the open job."""
 
     change_wanted = pyqtSignal(int)
+    select_wanted = pyqtSignal(int)
     replace_wanted = pyqtSignal(int)
     relink_wanted = pyqtSignal(int)
     pause_wanted = pyqtSignal(int)
@@ -134,7 +135,10 @@ class Taken(QWidget):
 
     def _menu(self, source: Source, several: bool) -> QMenu:
         menu = QMenu(self)
-        entries = [("Replace one layer from a revised file…", self.replace_wanted)]
+        entries = [
+            ("Select its curves", self.select_wanted),
+            ("Replace one layer from a revised file…", self.replace_wanted),
+        ]
         if source.link == "linked":
             entries.append(("Pause the link", self.pause_wanted))
         elif source.link == "paused":

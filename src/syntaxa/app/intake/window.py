@@ -97,6 +97,7 @@ class IntakeWindow(QMainWindow):
         choices.add_wanted.connect(self.add_looked_at)
         choices.box_wanted.connect(self.shelf.preview.start_box)
         taken.change_wanted.connect(self.change_source)
+        taken.select_wanted.connect(self.select_source)
         taken.replace_wanted.connect(self.ask_replace_layer)
         taken.relink_wanted.connect(self.ask_relink)
         taken.pause_wanted.connect(self.pause_link)
@@ -179,6 +180,12 @@ class IntakeWindow(QMainWindow):
     def leave_shelf(self) -> None:
         """Back to the job, nothing taken in."""
         self._show_shelf(False)
+
+    def select_source(self, number: int) -> None:
+        """Selects what came from one source, to be moved, turned or scaled apart from the others."""
+        state = self.session.state
+        if state is not None:
+            self.canvas.select_ids({c.id for c in state.curves() if c.source == number})
 
     def change_source(self, number: int) -> None:
         """Shows a source of the job on the shelf, to change what is taken of it."""
