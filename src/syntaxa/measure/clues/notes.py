@@ -82,10 +82,13 @@ def _scale_notes(seen: Evidence) -> Iterator[Clue]:
         match = np.array([abs(s - scale) <= 1e-6 * scale for s in SCALES])
         if not match.any():
             continue
-        # In model space things are mostly drawn at true size, and the note is for plotting; a page is as it says.
-        true_size = 0.45 if seen.form == "dxf" else 0.08
-        likely = np.where(match, 0.9, 0.01)
-        likely[0] = 0.9 if scale == 1.0 else true_size
+        if seen.form == "dxf":
+            # In model space things are mostly drawn at true size, and the note is for plotting.
+            likely = np.where(match, 0.9, 0.01)
+            likely[0] = 0.9 if scale == 1.0 else 0.45
+        else:
+            # A page is as it says, but for one in twenty that was printed smaller; and that says this one scale of many.
+            likely = np.where(match, 0.9, 0.05 / len(SCALES))
         yield Clue("scale note", np.log(likely)[None, :, None, None], f"A note says scale {words.strip()}.")
         return
 

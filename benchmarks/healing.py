@@ -3,7 +3,7 @@
 For each suite the healing is given the gap of the damage, and once more reads it off the drawing. Every true face
 must be found, none invented, no sliver left, no end moved by more than half of the gap, and arcs must be arcs
 still; facets must be the true segments again. Run it with `make bench`; a suite or seeds can be named:
-`benchmarks/corpus.py all,facet 1-3`, and `given` behind them leaves out reading the gap off.
+`benchmarks/healing.py all,facet 1-3`, and `given` behind them leaves out reading the gap off.
 """
 
 from __future__ import annotations
