@@ -87,7 +87,7 @@ def _scale_notes(seen: Evidence) -> Iterator[Clue]:
             likely = np.where(match, 0.9, 0.01)
             likely[0] = 0.9 if scale == 1.0 else 0.45
         else:
-            # A page is as it says, but for one in twenty that was printed smaller; and that says this one scale of many.
+            # A page is as it says, but for one in twenty printed smaller; and that says this one scale of many.
             likely = np.where(match, 0.9, 0.05 / len(SCALES))
         yield Clue("scale note", np.log(likely)[None, :, None, None], f"A note says scale {words.strip()}.")
         return
