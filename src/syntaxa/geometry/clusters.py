@@ -23,6 +23,9 @@ _SLANT = (0.8191, 0.5736)
 _FEW_LINKS = 3000
 _MOST_ROUNDS = 8
 
+#: Points up to which the order does not matter for the time that the smallest circle takes.
+_FEW_POINTS = 8
+
 #: Points looked at in the sorted row, for each that is asked for, from which a tree is quicker.
 _CROWD = 24
 
@@ -93,8 +96,9 @@ def smallest_circle(points: Sequence[Point]) -> tuple[Point, float]:
     in the points where they come in random order (Welzl, "Smallest enclosing disks", 1991, in its iterative form).
     """
     mixed = list(points)
-    # Always the same order, so that the same points always give the same circle.
-    random.Random(len(mixed)).shuffle(mixed)
+    if len(mixed) > _FEW_POINTS:
+        # Always the same order, so that the same points always give the same circle.
+        random.Random(len(mixed)).shuffle(mixed)
     centre, radius = mixed[0], 0.0
     for i, p in enumerate(mixed):
         if _outside(p, centre, radius):
