@@ -9,8 +9,9 @@ import pikepdf
 import pytest
 from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QWheelEvent
-from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QSlider
+from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QScrollArea, QSlider
 
+from syntaxa.app.draw.tools import BY_KEY
 from syntaxa.app.main_window import MainWindow
 from syntaxa.app.recovery import Lock, job_lock, orphans
 from syntaxa.app.settings import Settings
@@ -75,8 +76,6 @@ def test_the_page_scrolls_under_a_field(qtbot, demo):
     demo.resize(960, 680)
     demo.show_measure()
     QApplication.processEvents()
-    from PyQt6.QtWidgets import QScrollArea
-
     area = demo.measure.findChild(QScrollArea)
     bar = area.verticalScrollBar()
     field = next(f for f in demo.measure.findChildren(QComboBox) if f.isVisible())
@@ -147,7 +146,7 @@ def test_escape_ends_tool_then_value_then_picking_then_selection(qtbot, demo):
     demo.canvas.start_lasso()
     field = next(f for f in demo.mend.findChildren(QLineEdit) if f.isVisible() and f.isEnabled())
     shown = field.text()
-    demo.draw_strip.take_up(__import__("syntaxa.app.draw.tools", fromlist=["BY_KEY"]).BY_KEY["line"])
+    demo.draw_strip.take_up(BY_KEY["line"])
     field.setFocus()
     field.selectAll()
     qtbot.keyClicks(field, "999")
@@ -236,6 +235,18 @@ def test_discarding_drops_that_copy_only(qtbot, demo, tmp_path):
     qtbot.mouseClick(drop, Qt.MouseButton.LeftButton)
     assert len(orphans(folder)) == 1
     assert demo.banner.isVisible()
+
+
+def test_a_question_stays_until_it_is_answered(demo, settled, tmp_path):
+    folder = tmp_path / "elsewhere"
+    folder.mkdir()
+    demo._recovery = folder
+    save_job(demo.session.job, folder / "job-aaaaaaaaaaaa.sxj")
+    demo.offer_recovery()
+    demo.fix_all()
+    settled()
+    assert demo.banner.isVisible()
+    assert "was not saved when the program ended" in demo.banner.sentence
 
 
 def test_a_copy_that_is_held_is_nobody_s_orphan(demo, tmp_path):

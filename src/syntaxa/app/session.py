@@ -240,9 +240,7 @@ class Session(QObject):
         first = chosen[0][0]
 
         def read(progress: Progress) -> tuple[Job, Shown]:
-            job = _new_job(*chosen[0])
-            for path, choice in chosen[1:]:
-                job, _ = with_added(job, _linked(path), choice)
+            job = _with_all(_new_job(*chosen[0]), chosen[1:])
             return job, self._compute(job, progress)
 
         self._open(first, read)
@@ -310,9 +308,7 @@ class Session(QObject):
             return
 
         def read(progress: Progress) -> tuple[Job, Shown]:
-            job = before
-            for path, choice in chosen:
-                job, _ = with_added(job, _linked(path), choice)
+            job = _with_all(before, chosen)
             return job, self._compute(job, progress)
 
         name = chosen[0][0].name if len(chosen) == 1 else f"{len(chosen)} drawings"
@@ -715,6 +711,13 @@ def _digest_on_disk(path: Path | None) -> str:
         return "" if path is None else digest_of(path.read_bytes())
     except OSError:
         return ""
+
+
+def _with_all(job: Job, chosen: Sequence[tuple[Path, TakeIn]]) -> Job:
+    """The job with more drawings, each taken in as chosen."""
+    for path, choice in chosen:
+        job, _ = with_added(job, _linked(path), choice)
+    return job
 
 
 def _linked(path: Path) -> Source:

@@ -53,6 +53,7 @@ class Tool:
     prompts   what is clicked, one after the other
     value     name of the value that is typed, and how it is read; a typed value can stand for the last point
     selected  how many curves must be selected at the least
+    stands_for_point  whether the value can be typed instead of the last point
     many      whether points are asked for until Return, the last prompt again and again
     """
 
@@ -65,11 +66,7 @@ class Tool:
     plain: str = ""
     selected: int = 0
     many: bool = False
-
-    @property
-    def stands_for_point(self) -> bool:
-        """Whether the value can be typed instead of the last point."""
-        return self.key == "circle"
+    stands_for_point: bool = False
 
     def prompt(self, number: int) -> str:
         """What is wanted as the point of this number, from 0; empty where no more are."""
@@ -252,7 +249,7 @@ TOOLS: tuple[Tool, ...] = (
     Tool("rectangle", "Rectangle", _rectangle, ("One corner", "The corner across")),
     Tool("arc", "Arc by three points", lambda g: _draw(g, arc_through(*g.points), "an arc"), THREE),
     Tool("tangent", "Arc tangent to an end", _tangent, ("End of a curve", "To")),
-    Tool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius"),
+    Tool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius", stands_for_point=True),
     Tool("diameter", "Circle by two ends", lambda g: _draw(g, circle_on(*g.points), "a circle"), TWO),
     Tool("guide", "Construction line", lambda g: _draw(g, Line(*g.points), "a construction line", True), TWO),
     Tool("midline", "Midpoint line of two curves", _midline, selected=2),

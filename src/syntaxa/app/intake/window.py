@@ -148,14 +148,13 @@ class IntakeWindow(QMainWindow):
         path = self.look.path
         if preview is None or path is None:
             return
-        chosen = [p for p in self.shelf.chosen_paths() if p != path] if self.intake.choices.marked_several else []
         if not self._may_leave():
             return
         self.look.kept.remember(path.resolve(), preview.source.digest, choice)
         self._opening = path
+        others = self._others_marked(path)
         self._show_shelf(False)
-        if chosen:
-            others = [(p, TakeIn(into=p.stem)) for p in chosen]
+        if others:
             self.session.open_several([(path, choice), *others])
         else:
             self.session.open_path(path, choice)
@@ -165,11 +164,16 @@ class IntakeWindow(QMainWindow):
         preview, path = self.look.preview, self.look.path
         if preview is None or path is None:
             return
-        chosen = [p for p in self.shelf.chosen_paths() if p != path] if self.intake.choices.marked_several else []
         self.look.kept.remember(path.resolve(), preview.source.digest, self.look.choice)
+        chosen = [(path, self.look.choice), *self._others_marked(path)]
         self._show_shelf(False)
         self._fit_next = True
-        self.session.add_sources([(path, self.look.choice), *((p, TakeIn(into=p.stem)) for p in chosen)])
+        self.session.add_sources(chosen)
+
+    def _others_marked(self, path: Path) -> list[tuple[Path, TakeIn]]:
+        """What is marked on the shelf beside a drawing, each to be taken in to a sketch of its own."""
+        marked = self.shelf.chosen_paths() if self.intake.choices.marked_several else []
+        return [(p, TakeIn(into=p.stem)) for p in marked if p != path]
 
     def ask_add(self) -> None:
         """Asks for a drawing to add to the job, and shows it first."""

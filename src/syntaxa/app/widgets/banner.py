@@ -37,10 +37,8 @@ class Banner(QFrame):
         """What it says."""
         return self._text.text()
 
-    def tell(
-        self, sentence: str, choices: tuple[tuple[str, Callable[[], None]], ...] = (), topic: str = "complaint"
-    ) -> None:
-        """Shows a sentence; the topic says what settles it."""
+    def tell(self, sentence: str, choices: tuple[tuple[str, Callable[[], None]], ...] = (), topic: str = "") -> None:
+        """Shows a sentence; the topic says what settles it. A question is not settled by anything done elsewhere."""
         while (item := self._choices.takeAt(0)) is not None:
             old = item.widget()
             if old is not None:
@@ -50,7 +48,7 @@ class Banner(QFrame):
         self._text.setText(sentence)
         # A screen reader tells the name of what it comes to: that is the sentence itself.
         self._text.setAccessibleName(sentence)
-        self._topic = topic
+        self._topic = topic or ("question" if choices else "complaint")
         self.show()
 
     def settle(self, topic: str) -> None:
