@@ -11,6 +11,8 @@
     +-- MendError               a tolerance that makes no sense
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
+    +-- GoneError               something named that is no longer there
+    +-- WorkerError             the worker process ended, or took too much
     +-- Cancelled               the user stopped a long piece of work
 
 Every other exception is a defect of the program.
@@ -67,6 +69,14 @@ class DeliverError(SyntaxaError):
 
 class JobError(SyntaxaError):
     """A job file that cannot be read or saved."""
+
+
+class GoneError(SyntaxaError):
+    """Something that was named is no longer there, or cannot be told from another."""
+
+
+class WorkerError(SyntaxaError):
+    """The worker process ended before it was done, or took more time or memory than it may."""
 
 
 class Cancelled(SyntaxaError):  # noqa: N818  it is no error, it ends work like one

@@ -6,9 +6,12 @@ argument for it.
 
 from __future__ import annotations
 
+import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
+
+from syntaxa.errors import JobError
 
 #: Raises `Cancelled` where the work was stopped.
 Check = Callable[[], None]
@@ -29,6 +32,23 @@ def watched(check: Check) -> Iterator[None]:
         yield
     finally:
         _WATCH.reset(token)
+
+
+@contextmanager
+def until(deadline: float | None) -> Iterator[None]:
+    """Within this, `still_wanted` refuses after a moment of time.monotonic as well; None for no such moment."""
+    if deadline is None:
+        yield
+        return
+    outer = _WATCH.get()
+
+    def check() -> None:
+        outer()
+        if time.monotonic() > deadline:
+            raise JobError("This took longer than it may.", suggestion="Give it more time.")
+
+    with watched(check):
+        yield
 
 
 def still_wanted() -> None:

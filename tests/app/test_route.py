@@ -12,6 +12,7 @@ from syntaxa.demo.drawing import revised_bytes
 from syntaxa.job.recipe import load_recipe
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin
 from syntaxa.route.edits import SetSketch
+from syntaxa.route.part import Routed
 
 PARTS = {"MOTOR-BRACKET", "BASE-PLATE", "FLANGE-GASKET", "CONTROL-BOX", "COUPLING-GUARD"}
 
@@ -223,13 +224,13 @@ def test_a_group_is_made_and_copied_by_its_base_point(qtbot, demo, route, settle
     middle = QPointF(*demo.canvas.view.to_pixels((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)).toPoint()
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=middle)
     settled()
-    assert [g.key for g in demo.session.state.groups] == ["gasket#1"]
+    assert [g.key for g in demo.session.state.part(Routed).groups] == ["gasket#1"]
     route.picked.groups.setCurrentRow(0)
     assert len(demo.canvas.selected_curves()) == len(picked)
     press(route.picked, "Put a copy of the group down")
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=middle + QPoint(60, 40))
     settled()
-    assert [g.key for g in demo.session.state.groups] == ["gasket#1", "gasket#2"]
+    assert [g.key for g in demo.session.state.part(Routed).groups] == ["gasket#1", "gasket#2"]
     assert sum(bool(c.group) for c in demo.session.state.curves()) == 2 * len(picked)
 
 

@@ -126,7 +126,7 @@ def test_the_command_line_never_loads_qt(demo):
 
 
 def test_a_fault_in_the_program_is_no_traceback_either(run, monkeypatch, demo):
-    monkeypatch.setattr("syntaxa.cli.main.inspected", lambda path: 1 / 0)
+    monkeypatch.setattr("syntaxa.cli.inspect.inspected", lambda path: 1 / 0)
     status, _, err = run("inspect", demo)
     assert status == 2
     assert err.startswith("syntaxa: A fault in the program stopped it")

@@ -11,12 +11,12 @@ import weakref
 import zipfile
 from io import BytesIO
 
-import msgspec
 import pytest
 from mutations import mutated
 from specimens import damaged, dxf_of
 
 from syntaxa.drawing.state import Sketch, State
+from syntaxa.drawing.step import QUIET, Step
 from syntaxa.errors import Cancelled, JobError, PasswordNeeded
 from syntaxa.files import write_atomically
 from syntaxa.intake.model import ReadOptions
@@ -137,12 +137,10 @@ def test_a_known_step_with_what_this_version_cannot_read_is_kept_as_well(tmp_pat
     assert b"a third" in repacked(job_bytes(job), lambda t: t) or "a third" in job.steps[0].step.raw.decode()
 
 
-class Broken(msgspec.Struct, frozen=True, tag="broken"):
+class Broken(Step, frozen=True, tag="broken"):
     title = "Break"
-    rank = 40
-    only_one = False
 
-    def apply(self, state):
+    def apply(self, state, context=QUIET):
         raise ZeroDivisionError
 
 

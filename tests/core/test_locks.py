@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import typing
 from dataclasses import replace
 
 import pytest
@@ -10,13 +9,14 @@ from specimens import lines, square
 
 from syntaxa.drawing.codec import encoded, plain_of
 from syntaxa.drawing.model import Curve, Drawing, Layer
-from syntaxa.drawing.state import Excluded, Group, Sketch, State, Taken
+from syntaxa.drawing.state import Excluded, Sketch, State, Taken
+from syntaxa.drawing.step import Step
 from syntaxa.errors import LockedError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.steps import TakeIn, TakeOver
-from syntaxa.job.model import Step
+from syntaxa.job.kinds import KINDS
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.mend.by_hand import CutCurve, DrawCurves, JoinCurves, LockCurves, MapCurves, OffsetCurves, RoundCorner
 from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
@@ -37,6 +37,7 @@ from syntaxa.route.edits import (
     Ungroup,
 )
 from syntaxa.route.model import Rule
+from syntaxa.route.part import Group, Routed
 from syntaxa.route.steps import ChooseLayers, RouteBy
 
 #: Facets of an arc, a near circle, an ellipse, a sloping side, a cross mark and a doubled line: food for every step.
@@ -68,7 +69,7 @@ def state():
         sketches=(Sketch("mixed", 0, (*half, *free)), Sketch("locked", 0, shut, locked=True),
                   Sketch("other", 0, tuple(lines(square())))),
         excluded=(Excluded(Curve("aside", Line(Point(0, 0), Point(1, 1)), "B"), "locked"),),
-        groups=(Group("g", 1, Point(0, 0)),),
+        parts=(Routed((Group("g", 1, Point(0, 0)),)),),
     )  # fmt: skip
 
 
@@ -116,7 +117,7 @@ PLACING: tuple[Step, ...] = (
 
 
 def test_no_kind_of_step_is_forgotten():
-    assert {type(s) for s in (*STEPS, *PLACING)} == set(typing.get_args(Step))
+    assert {type(s) for s in (*STEPS, *PLACING)} == set(KINDS)
 
 
 def shapes_of(state, name, locked):

@@ -12,13 +12,14 @@ from hypothesis import strategies as st
 from specimens import lines, regions_at, square
 
 from syntaxa.drawing.model import Curve
+from syntaxa.geometry.inside import holds
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.shapes import Arc, Circle, Line
 from syntaxa.mend.arrangement import Cycles, bridges, split_at_contacts
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.regions import holds, regions_of
+from syntaxa.mend.regions import regions_of
 
 corners = st.tuples(st.integers(0, 40), st.integers(0, 40))
 segments = st.lists(st.tuples(corners, corners), min_size=3, max_size=14, unique=True)

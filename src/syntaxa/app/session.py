@@ -18,6 +18,7 @@ from syntaxa.deliver.plan import RolesAs, plan_of
 from syntaxa.drawing.annotations import Annotation, Box
 from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import State
+from syntaxa.drawing.step import Step
 from syntaxa.errors import PasswordNeeded, Progress, SyntaxaError
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import digest_of, load_bytes
@@ -26,7 +27,7 @@ from syntaxa.intake.steps import TakeIn
 from syntaxa.job.account import Accounted, account_of
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.history import History
-from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.model import Job, Source
 from syntaxa.job.passwords import PASSWORDS
 from syntaxa.job.recipe import Recipe, with_recipe
 from syntaxa.job.revise import Revision, accepted, changed_on_disk, revision, with_added, with_layer_replaced
@@ -434,8 +435,7 @@ class Session(QObject):
         """Adds a step, or gives the one of its kind new parameters."""
         if self.job is None:
             return
-        old = self.job.step_of(type(step), getattr(step, "source", 1)) if step.only_one else None
-        if step != old:
+        if all(s.step != step or not s.enabled or not step.takes_place_of(s.step) for s in self.job.steps):
             self._change(self.job.with_step(step), self.job.title_of(step))
 
     def account(self, progress: Progress) -> Accounted:

@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 import argparse
+from typing import TYPE_CHECKING
 
 from syntaxa import __version__
 from syntaxa.drawing.units import MM_PER_UNIT
 from syntaxa.errors import SyntaxaError
-from syntaxa.intake.model import ReadOptions
+
+if TYPE_CHECKING:
+    from syntaxa.intake.model import ReadOptions
 
 
 class UsageError(SyntaxaError):
@@ -44,6 +47,7 @@ def _run(run: argparse.ArgumentParser) -> None:
     run.add_argument("-o", "--output", required=True, metavar="DIR", help="folder for the results and the summary")
     run.add_argument("--jobs", type=int, default=1, metavar="N", help="drawings that are worked on at a time")
     run.add_argument("--scheduler", metavar="ADDRESS", help="run on the Dask cluster there (extra “cluster”)")
+    run.add_argument("--limit", type=float, metavar="SECONDS", help="steps of a drawing that take longer are left")
     run.add_argument("--strict", action="store_true", help="exit with 1 where findings are left or a unit is in doubt")
     run.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
@@ -72,6 +76,9 @@ def read_options(options: argparse.Namespace) -> ReadOptions:
         raise UsageError("The density must be a number of pixels to the inch.")
     if options.layers and options.skip_layers:
         raise UsageError("Use either --layers or --skip-layers, not both.")
+    # Help and bad usage are told without loading what reads drawings.
+    from syntaxa.intake.model import ReadOptions
+
     return ReadOptions(
         page=options.page,
         layout=options.layout,

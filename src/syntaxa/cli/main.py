@@ -4,16 +4,15 @@ from __future__ import annotations
 
 import sys
 from collections.abc import Callable, Sequence
-
-import msgspec
+from typing import TYPE_CHECKING
 
 from syntaxa.cli.arguments import UsageError, parser
-from syntaxa.cli.inspect import inspected, print_inspected, reported
-from syntaxa.cli.mend import in_doubt, mended_file, print_mended
-from syntaxa.cli.run import print_summary, run_files
-from syntaxa.cli.sweep import print_swept, swept_file
 from syntaxa.errors import SyntaxaError
-from syntaxa.intake.report import as_text
+
+if TYPE_CHECKING:
+    import argparse
+
+    import msgspec
 
 #: Opens the window on files; opens it on the demo, or walks through it into a folder. Both return the exit status.
 OpenWindow = Callable[[Sequence[str]], int]
@@ -42,35 +41,66 @@ def run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) 
 
 def _run(arguments: Sequence[str], open_window: OpenWindow, open_demo: OpenDemo) -> int:
     options = parser().parse_args(arguments)
-    if options.command == "inspect":
-        if options.report:
-            report = reported(options)
-            _say(report, options.json, lambda: print(as_text(report), end=""))
-        else:
-            seen = inspected(options)
-            _say(seen, options.json, lambda: print_inspected(seen))
-        return 0
-    if options.command == "mend":
-        done = mended_file(options)
-        _say(done, options.json, lambda: print_mended(done))
-        return 1 if options.strict and in_doubt(done) else 0
-    if options.command == "sweep":
-        swept = swept_file(options)
-        _say(swept, options.json, lambda: print_swept(swept))
-        return 0
-    if options.command == "run":
-        summary = run_files(options)
-        _say(summary, options.json, lambda: print_summary(summary, options.output))
-        if summary.failed:
-            raise UsageError(f"{summary.failed} of {len(summary.outcomes)} drawings failed; the others are written.")
-        return 1 if options.strict and any(o.findings_left or o.notes for o in summary.outcomes) else 0
     if options.command == "demo":
         return open_demo(options.walk)
-    return open_window(getattr(options, "files", []))
+    work = _COMMANDS.get(options.command)
+    return open_window(getattr(options, "files", [])) if work is None else work(options)
+
+
+# What a command needs is loaded when it is asked for: help and bad usage are told at once.
+
+
+def _inspect(options: argparse.Namespace) -> int:
+    from syntaxa.cli.inspect import inspected, print_inspected, reported
+    from syntaxa.intake.report import as_text
+
+    if options.report:
+        report = reported(options)
+        _say(report, options.json, lambda: print(as_text(report), end=""))
+    else:
+        seen = inspected(options)
+        _say(seen, options.json, lambda: print_inspected(seen))
+    return 0
+
+
+def _mend(options: argparse.Namespace) -> int:
+    from syntaxa.cli.mend import in_doubt, mended_file, print_mended
+
+    done = mended_file(options)
+    _say(done, options.json, lambda: print_mended(done))
+    return 1 if options.strict and in_doubt(done) else 0
+
+
+def _sweep(options: argparse.Namespace) -> int:
+    from syntaxa.cli.sweep import print_swept, swept_file
+
+    swept = swept_file(options)
+    _say(swept, options.json, lambda: print_swept(swept))
+    return 0
+
+
+def _run_recipe(options: argparse.Namespace) -> int:
+    from syntaxa.cli.run import print_summary, run_files
+
+    summary = run_files(options)
+    _say(summary, options.json, lambda: print_summary(summary, options.output))
+    if summary.failed:
+        raise UsageError(f"{summary.failed} of {len(summary.outcomes)} drawings failed; the others are written.")
+    return 1 if options.strict and any(o.findings_left or o.notes for o in summary.outcomes) else 0
+
+
+_COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
+    "inspect": _inspect,
+    "mend": _mend,
+    "sweep": _sweep,
+    "run": _run_recipe,
+}
 
 
 def _say(record: msgspec.Struct, as_json: bool, for_people: Callable[[], None]) -> None:
     if as_json:
+        import msgspec
+
         print(msgspec.json.format(msgspec.json.encode(record), indent=2).decode())
     else:
         for_people()

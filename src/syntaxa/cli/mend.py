@@ -15,11 +15,12 @@ from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, Regio
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
+from syntaxa.drawing.step import Step
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.account import account_of, report_bytes, write_report
 from syntaxa.job.evaluate import Evaluation, Evaluator
-from syntaxa.job.model import Job, Source, Step
+from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.deviation import Far, deviation
 from syntaxa.mend.model import is_fault

@@ -19,10 +19,12 @@ def run_files(options: argparse.Namespace) -> Summary:
     """Runs the recipe, with a progress bar on stderr."""
     if options.jobs < 1:
         raise UsageError("--jobs needs a number from 1 up.")
+    if options.limit is not None and not options.limit > 0:
+        raise UsageError("--limit needs seconds above 0.")
     recipe = load_recipe(Path(options.recipe))
     paths = [Path(f) for f in options.files]
     bar = _Bar(len(paths), quiet=options.json)
-    return run_many(recipe, paths, Path(options.output), options.jobs, options.scheduler or "", bar.told)
+    return run_many(recipe, paths, Path(options.output), options.jobs, options.scheduler or "", bar.told, options.limit)
 
 
 def print_summary(summary: Summary, folder: str) -> None:

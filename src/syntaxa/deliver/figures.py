@@ -9,10 +9,10 @@ import numpy as np
 
 from syntaxa.deliver.plan import Plan
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.inside import crossed_edges
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.mend.regions import crossed_edges
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,13 +12,14 @@ from typing import Literal
 
 from syntaxa.deliver.profiles import Mark, Profiles, profiles_of
 from syntaxa.drawing.model import Curve
-from syntaxa.drawing.state import Group, Pen, Sketch, State
+from syntaxa.drawing.state import Pen, Sketch, State
 from syntaxa.geometry.measuring import point_distance
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Transform
+from syntaxa.route.part import Group, Routed
 
 #: How roles go out: their curves on layers of their own, as extended data (DXF) or attributes (SVG), or not at all.
 RolesAs = Literal["layers", "data", "none"]
@@ -51,13 +52,14 @@ class Plan:
 
 def plan_of(state: State, roles: RolesAs = "layers", construction: bool = False) -> Plan:
     """Sorts the curves of a state; nothing is moved."""
-    pens = dict(state.pens)
+    routed = state.part(Routed)
+    pens = dict(routed.pens)
     wanted = ("profile", "construction") if construction else ("profile",)
     sketches = [s for s in state.sketches if s.purpose in wanted]
-    keys = {g.key for g in state.groups}
+    keys = {g.key for g in routed.groups}
     loose = [replace(s, curves=tuple(c for c in s.curves if c.group not in keys)) for s in sketches]
     profiles = [p for s in loose for p in _sorted(s, roles, pens)]
-    return Plan(tuple(p for p in profiles if p.shapes), tuple(_blocks(state.groups, sketches, roles, pens)))
+    return Plan(tuple(p for p in profiles if p.shapes), tuple(_blocks(routed.groups, sketches, roles, pens)))
 
 
 def _sorted(sketch: Sketch, roles: RolesAs, pens: dict[str, Pen]) -> Iterable[Profiles]:

@@ -163,25 +163,6 @@ def with_locked(state: State, sketches: Iterable[Sketch]) -> tuple[Sketch, ...]:
     return tuple(found.values())
 
 
-def resolved(state: State, ids: Iterable[str]) -> tuple[set[str], tuple[str, ...]]:
-    """The ids of curves that are there for ids that were named: themselves, or the pieces that they were cut into."""
-    there: dict[str, list[str]] = {}
-    for curve in state.curves():
-        for name in curve.descent:
-            there.setdefault(name, []).append(curve.id)
-    whole = {c.id for c in state.curves()}
-    found: set[str] = set()
-    missing = []
-    for name in ids:
-        if name in whole:
-            found.add(name)
-        elif name in there:
-            found.update(there[name])
-        else:
-            missing.append(name)
-    return found, tuple(missing)
-
-
 def names_of(state: State) -> Names:
     """The ids of all curves, put aside or not, as taken."""
     return Names([*(c.id for c in state.curves()), *(x.curve.id for x in state.excluded)])

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, Box, union_of
@@ -13,6 +13,9 @@ from syntaxa.geometry.images import images_of
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.triangles import Mesh
+
+#: mm; ends that agree so far are the same end.
+_SAME_END = 1e-9
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +38,7 @@ class Curve:
     tilt   radians; how steeply it stood out of the drawing plane before it was laid flat
     source number of the source that it came from in its job
     descent ids of the curves that it was cut from, the first one foremost; empty where it is whole
+    holds   whether it still has the start and the end of the curve that it was cut from at first
     """
 
     id: str
@@ -49,6 +53,7 @@ class Curve:
     tilt: float = 0.0
     source: int = 1
     descent: tuple[str, ...] = ()
+    holds: tuple[bool, bool] = (True, True)
 
     @property
     def root(self) -> str:
@@ -60,13 +65,33 @@ class Curve:
         """All ids that it has gone by, its own last."""
         return (*self.descent, self.id)
 
-    def piece(self, name: str, shape: Shape) -> Curve:
-        """A piece that was cut from it, under an id of its own."""
-        return replace(self, id=name, shape=shape, descent=self.descent if name == self.id else self.names)
+    def piece(self, name: str, shape: Shape, start: bool = True, end: bool = True) -> Curve:
+        """A piece that was cut from it, under an id of its own; whether it has the start and the end of it."""
+        return replace(
+            self,
+            id=name,
+            shape=shape,
+            descent=self.descent if name == self.id else self.names,
+            holds=(self.holds[0] and start, self.holds[1] and end),
+        )
+
+    def pieces(self, names: Sequence[str], shapes: Sequence[Shape]) -> list[Curve]:
+        """Pieces in the order in which they lie along it; those that begin or end where it does have its ends."""
+        own = self.shape
+        closed = own.is_closed and len(shapes) > 1
+        return [
+            self.piece(
+                name,
+                shape,
+                not closed and shape.start.distance_to(own.start) <= _SAME_END,
+                not closed and shape.end.distance_to(own.end) <= _SAME_END,
+            )
+            for name, shape in zip(names, shapes, strict=True)
+        ]
 
     def copied(self, name: str, shape: Shape) -> Curve:
         """A copy of it: it is nobody's piece, in no group, and nothing locks it."""
-        return replace(self, id=name, shape=shape, descent=(), group="", locked=False)
+        return replace(self, id=name, shape=shape, descent=(), holds=(True, True), group="", locked=False)
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,5 +164,9 @@ def placed_curves(curves: Iterable[Curve], by: Transform, names: Names | None = 
     placed: list[Curve] = []
     for curve in listed:
         images = images_of(curve.shape, by)
-        placed += [curve.piece(name, s) for name, s in zip(names.pieces(curve.id, len(images)), images, strict=True)]
+        last = len(images) - 1
+        placed += [
+            curve.piece(name, s, k == 0 or not last, k == last)
+            for k, (name, s) in enumerate(zip(names.pieces(curve.id, len(images)), images, strict=True))
+        ]
     return tuple(placed)

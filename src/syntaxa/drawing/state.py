@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Literal, Self, TypeVar
 
 from syntaxa.drawing.model import Curve, Drawing, extents_of, placed_curves
 from syntaxa.drawing.names import Names
@@ -89,18 +89,21 @@ class Excluded:
     sketch: str
 
 
-@dataclass(frozen=True, slots=True)
-class Group:
-    """A named group of curves: base is the point (mm) that its copies are placed by; number tells its copies apart."""
+@dataclass(frozen=True)
+class Part:
+    """What one stage keeps in the state for itself and for those after it; each kind is there at most once.
 
-    name: str
-    number: int
-    base: Point
+    Whatever it names of the drawing it names by roots (`drawing/descent.py`), which stay true when curves are cut and
+    get other ids; whatever it holds in mm follows in `carried`.
+    """
 
-    @property
-    def key(self) -> str:
-        """What its curves carry."""
-        return f"{self.name}#{self.number}"
+    def carried(self, by: Transform) -> Self:
+        """The same after everything was mapped (mm to mm)."""
+        del by
+        return self
+
+
+AnyPart = TypeVar("AnyPart", bound=Part)
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,10 +161,8 @@ class State:
     by        scaling, turning and mirroring of all of them (mm to mm)
     shift     where the origin went, after that (mm)
     anchor    the place of what goes out that the origin stays at, whatever becomes of it
-    excluded  curves put aside; groups the named groups of curves
-    pens      how roles go out, by their names
-    judged    dimensions that do not count: their ids, and why
-    left      findings that are left as they are: their keys, and why
+    excluded  curves put aside
+    parts     what the stages keep for themselves, one of a kind
     """
 
     taken: tuple[Taken, ...] = ()
@@ -170,15 +171,23 @@ class State:
     anchor: Anchor = ""
     sketches: tuple[Sketch, ...] = ()
     excluded: tuple[Excluded, ...] = ()
-    groups: tuple[Group, ...] = ()
-    pens: tuple[tuple[str, Pen], ...] = ()
-    judged: tuple[tuple[str, str], ...] = ()
-    left: tuple[tuple[str, str], ...] = ()
+    parts: tuple[Part, ...] = ()
 
     @classmethod
     def of(cls, drawing: Drawing, unit: str = "mm") -> State:
         """The state of a single source before any step, without sketches."""
         return cls((Taken(1, "", drawing, unit),))
+
+    def part(self, kind: type[AnyPart]) -> AnyPart:
+        """What a stage keeps; an empty one where it keeps nothing yet."""
+        for one in self.parts:
+            if isinstance(one, kind):
+                return one
+        return kind()
+
+    def with_part(self, part: Part) -> State:
+        """The state with what a stage keeps instead of what it kept."""
+        return replace(self, parts=(*(p for p in self.parts if type(p) is not type(part)), part))
 
     def made_curves(self) -> list[Curve]:
         """The curves of all sketches that are there to be made."""
@@ -263,7 +272,7 @@ class State:
         return self.shifted(Vector(self.shift.x - x, self.shift.y - y))
 
     def _carried(self, by: Transform, number: int | None) -> State:
-        """Curves and groups mapped: those of one source, or all."""
+        """Curves mapped, those of one source or all; what the stages keep follows where all are."""
 
         names = Names() if by.is_similarity else Names(c.id for c in self.curves())
 
@@ -278,7 +287,9 @@ class State:
             self,
             sketches=tuple(replace(s, curves=moved(s.curves)) for s in self.sketches),
             excluded=tuple(replace(x, curve=c) for x in self.excluded for c in moved((x.curve,))),
-            groups=tuple(replace(g, base=by.point(g.base)) for g in self.groups),
+            parts=self.parts
+            if number is not None and len(self.taken) > 1
+            else tuple(p.carried(by) for p in self.parts),
         )
 
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import ClassVar
 
 import msgspec
 
@@ -11,10 +10,12 @@ from syntaxa.drawing.codec import PlainCurve, curve_of, plain_of
 from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.drawing.state import Entry, State
+from syntaxa.drawing.step import QUIET, Context
 from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.errors import IntakeError
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Transform
+from syntaxa.intake.base import IntakeStep
 
 FORMAT = "syntaxa.curves/1"
 
@@ -76,7 +77,7 @@ def unit_question(content: CopiedCurves, here: State) -> str:
     return ""
 
 
-class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
+class PasteCurves(IntakeStep, frozen=True, tag="paste-curves"):
     """Puts copied curves (mm) down with their base point at x, y (mm), in a sketch of that name."""
 
     curves: tuple[PlainCurve, ...]
@@ -85,8 +86,6 @@ class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
     y: float
     into: str
     origin: str = ""
-    rank: ClassVar[int] = 40
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
@@ -94,7 +93,7 @@ class PasteCurves(msgspec.Struct, frozen=True, tag="paste-curves"):
         things = "1 curve" if len(self.curves) == 1 else f"{len(self.curves)} curves"
         return f"Paste {things} from {self.origin}" if self.origin else f"Paste {things}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The curves join their sketch; ids that are taken get another."""
         move = Transform.moving(Point(self.x, self.y) - Point(*self.base))
         try:

@@ -12,8 +12,10 @@ from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.drawing.names import Names, own_id
 from syntaxa.drawing.state import Entry, State, Taken
+from syntaxa.drawing.step import QUIET, Context, Slot
 from syntaxa.geometry.clip import box_area, clipped, lies_within
 from syntaxa.geometry.extents import bounds
+from syntaxa.intake.base import IntakeStep
 from syntaxa.intake.model import PLAIN, ReadOptions
 
 BoxMode = Literal["inside", "touching", "cut"]
@@ -24,7 +26,7 @@ Box = tuple[float, float, float, float]
 KINDS = ("curves", "text", "dimension", "hatch", "point", "image", "construction", "leader")
 
 
-class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
+class TakeIn(IntakeStep, frozen=True, tag="take-in", omit_defaults=True):
     """What is taken of a source.
 
     source       its number in the job
@@ -49,8 +51,7 @@ class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
     box_mode: BoxMode = "inside"
     ids: tuple[str, ...] | None = None
     into: str = ""
-    rank: ClassVar[int] = 0
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one a source"
 
     @property
     def title(self) -> str:
@@ -82,7 +83,7 @@ class TakeIn(msgspec.Struct, frozen=True, tag="take-in", omit_defaults=True):
             said.append("read as chosen")
         return said
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The source becomes what was chosen of it; its own choices in reading were made before."""
         taken = tuple(self._taken(t) if t.number == self.source else t for t in state.taken)
         before = sum(len(t.drawing.curves) for t in state.taken)
@@ -140,7 +141,7 @@ def _in_box(curve: Curve, box: Box, mode: BoxMode, names: Names) -> list[Curve]:
     pieces = clipped(curve.shape, area)
     if mode == "touching":
         return [curve] if pieces else []
-    return [curve.piece(names.free(f"{curve.id}.{k + 1}"), piece) for k, piece in enumerate(pieces)]
+    return curve.pieces([names.free(f"{curve.id}.{k + 1}") for k in range(len(pieces))], pieces)
 
 
 def _meets(annotation: Annotation, box: Box) -> bool:
@@ -149,7 +150,7 @@ def _meets(annotation: Annotation, box: Box) -> bool:
     return box[0] <= middle[0] <= box[2] and box[1] <= middle[1] <= box[3]
 
 
-class TakeOver(msgspec.Struct, frozen=True, tag="take-over"):
+class TakeOver(IntakeStep, frozen=True, tag="take-over"):
     """Records that a file that had changed on disk was taken over; the job holds the new one, so nothing is left to do.
 
     changed   curves that were added, removed, moved or changed
@@ -159,14 +160,13 @@ class TakeOver(msgspec.Struct, frozen=True, tag="take-over"):
     source: int
     changed: int
     says: str
-    rank: ClassVar[int] = 1
-    only_one: ClassVar[bool] = False
+    is_record: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Take over the changed source {self.source}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Nothing is left to be done."""
         return state, Entry(self.changed, says=f"{self.says}.")

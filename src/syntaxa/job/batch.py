@@ -10,6 +10,7 @@ import time
 from collections.abc import Callable, Iterator, Sequence
 from concurrent.futures import Future, ProcessPoolExecutor, as_completed
 from concurrent.futures.process import BrokenProcessPool
+from functools import partial
 from pathlib import Path
 from typing import Any, Literal
 
@@ -25,6 +26,9 @@ from syntaxa.job.recipe import Recipe, applied
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, survey_state
+
+#: Does one drawing, given its path and those of what is written.
+Work = Callable[[Path, Sequence[Path]], "Outcome"]
 
 #: Told after each drawing: how many are done, and what became of it.
 Told = Callable[[int, "Outcome"], None]
@@ -61,11 +65,11 @@ class Summary(msgspec.Struct, frozen=True):
         return sum(o.status == "failed" for o in self.outcomes)
 
 
-def run_one(recipe: Recipe, path: Path, outputs: Sequence[Path]) -> Outcome:
-    """The recipe on one drawing, written to the outputs. Every failure is told in the outcome."""
+def run_one(recipe: Recipe, path: Path, outputs: Sequence[Path], limit: float | None = None) -> Outcome:
+    """The recipe on one drawing, written to the outputs, in so many seconds. Every failure is told in the outcome."""
     began = time.perf_counter()
     try:
-        return _run(recipe, path, outputs, began)
+        return _run(recipe, path, outputs, began, limit)
     except SyntaxaError as error:
         says = str(error)
     except Exception as error:  # noqa: BLE001  one drawing must not take the others down, whatever is wrong with it
@@ -74,10 +78,17 @@ def run_one(recipe: Recipe, path: Path, outputs: Sequence[Path]) -> Outcome:
 
 
 def run_many(
-    recipe: Recipe, paths: Sequence[Path], folder: Path, jobs: int = 1, scheduler: str = "", told: Told | None = None
+    recipe: Recipe,
+    paths: Sequence[Path],
+    folder: Path,
+    jobs: int = 1,
+    scheduler: str = "",
+    told: Told | None = None,
+    limit: float | None = None,
 ) -> Summary:
     """The recipe on all drawings, in so many processes, or on the cluster at an address; in the order of the paths.
 
+    limit   seconds for each drawing; what is not done by then is told in its notes
     The summary is written to the folder as summary.csv and summary.json.
     """
     if not paths:
@@ -85,8 +96,9 @@ def run_many(
     _made(folder)
     outputs = _outputs(recipe, paths, folder)
     runs = _on_cluster if scheduler else _in_processes
+    work = partial(run_one, recipe, limit=limit)
     found: dict[int, Outcome] = {}
-    for k, outcome in runs(recipe, paths, outputs, scheduler or jobs):
+    for k, outcome in runs(work, paths, outputs, scheduler or jobs):
         found[k] = outcome
         if told is not None:
             told(len(found), outcome)
@@ -107,9 +119,9 @@ def summary_csv(summary: Summary) -> str:
     return text.getvalue()
 
 
-def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float) -> Outcome:
+def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float, limit: float | None) -> Outcome:
     job = applied(recipe, Source.of(path.name, load_bytes(path)))
-    evaluation = Evaluator().evaluate(job)
+    evaluation = Evaluator().evaluate(job, deadline=None if limit is None else time.monotonic() + limit)
     notes = [f"{row.title}: {row.failed}" for row in evaluation.ledger if row.failed]
     notes += [f"{r.title}: not found: {', '.join(r.entry.missing)}." for r in evaluation.ledger if r.entry.missing]
     verdict, unit = evaluation.verdict, evaluation.state.placement.unit
@@ -141,14 +153,14 @@ def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float) -> O
 
 
 def _in_processes(
-    recipe: Recipe, paths: Sequence[Path], outputs: Sequence[list[Path]], jobs: int | str
+    work: Work, paths: Sequence[Path], outputs: Sequence[list[Path]], jobs: int | str
 ) -> Iterator[tuple[int, Outcome]]:
     """Each drawing in a process of a pool. Where one takes its process down, those left are run again alone."""
     left = dict.fromkeys(range(len(paths)))
     workers = max(1, min(int(jobs), len(paths)))
     try:
         with _pool(workers) as pool:
-            futures = {pool.submit(run_one, recipe, paths[k], outputs[k]): k for k in left}
+            futures = {pool.submit(work, paths[k], outputs[k]): k for k in left}
             try:
                 for future in as_completed(futures):
                     outcome = future.result()
@@ -159,13 +171,13 @@ def _in_processes(
                 raise
     except BrokenProcessPool:
         for k in list(left):
-            yield k, _alone(recipe, paths[k], outputs[k])
+            yield k, _alone(work, paths[k], outputs[k])
 
 
-def _alone(recipe: Recipe, path: Path, outputs: list[Path]) -> Outcome:
+def _alone(work: Work, path: Path, outputs: list[Path]) -> Outcome:
     try:
         with _pool(1) as pool:
-            return pool.submit(run_one, recipe, path, outputs).result()
+            return pool.submit(work, path, outputs).result()
     except BrokenProcessPool:
         return Outcome(path.name, "failed", "Reading it took the whole process down.")
 
@@ -181,7 +193,7 @@ def _drop(futures: dict[Future[Outcome], int]) -> None:
 
 
 def _on_cluster(
-    recipe: Recipe, paths: Sequence[Path], outputs: Sequence[list[Path]], address: int | str
+    work: Work, paths: Sequence[Path], outputs: Sequence[list[Path]], address: int | str
 ) -> Iterator[tuple[int, Outcome]]:
     """Each drawing as a task of the cluster, whose machines must see the same files."""
     try:
@@ -198,7 +210,7 @@ def _on_cluster(
         raise JobError(f"There is no scheduler at {address} ({type(error).__name__}).") from error
     with client, client.as_current():
         futures = {
-            client.submit(run_one, recipe, paths[k].resolve(), [o.resolve() for o in outputs[k]], pure=False): k
+            client.submit(work, paths[k].resolve(), [o.resolve() for o in outputs[k]], pure=False): k
             for k in range(len(paths))
         }
         for future in cluster.as_completed(list(futures)):

@@ -6,14 +6,16 @@ import hashlib
 import logging
 import time
 from dataclasses import dataclass, replace
+from typing import Any
 
 import msgspec
 
 from syntaxa.drawing.state import Entry, State, Taken
+from syntaxa.drawing.step import Context, Working
 from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
-from syntaxa.intake.steps import TakeIn, TakeOver
+from syntaxa.intake.steps import TakeIn
 from syntaxa.job.cache import Cache, drawing_bytes, state_bytes
 from syntaxa.job.model import Job, JobStep, Source, UnknownStep, own_ids, reading_key
 from syntaxa.job.passwords import PASSWORDS, Passwords
@@ -21,6 +23,7 @@ from syntaxa.measure.evidence import evidence_of
 from syntaxa.measure.steps import ChooseUnit, ScaleBy, followed
 from syntaxa.measure.witnesses import Verdict, hear
 from syntaxa.route.steps import first_sketches
+from syntaxa.watching import until
 
 _LOG = logging.getLogger(__name__)
 
@@ -52,12 +55,16 @@ class SourceRead:
 
 @dataclass(frozen=True, slots=True)
 class Evaluation:
-    """What a job gives: its sources as read, the first state with what was taken in, the last, and the ledger."""
+    """What a job gives: its sources as read, the first state with what was taken in, the last, and the ledger.
+
+    digest  of all that the last state depends on
+    """
 
     sources: tuple[SourceRead, ...]
     first: State
     state: State
     ledger: tuple[Row, ...]
+    digest: str = ""
 
     @property
     def received(self) -> Received:
@@ -73,48 +80,59 @@ class Evaluation:
 class Evaluator:
     """Evaluates jobs; remembers the latest results. Safe to call from several threads."""
 
-    def __init__(self, most: int = 768 << 20, passwords: Passwords = PASSWORDS) -> None:
+    def __init__(self, most: int = 768 << 20, passwords: Passwords = PASSWORDS, worker: Working | None = None) -> None:
         self._passwords = passwords
+        self._worker = worker
+        self._found: Cache[Any] = Cache(most // 12)
         self._results: Cache[tuple[State, Row]] = Cache(most // 2)
         self._read: Cache[tuple[Received, Verdict]] = Cache(most // 3)
-        self._firsts: Cache[State] = Cache(most // 6)
+        self._firsts: Cache[State] = Cache(most // 12)
 
     @property
     def size(self) -> int:
         """About how many bytes it keeps."""
-        return self._results.size + self._read.size + self._firsts.size
+        return self._results.size + self._read.size + self._firsts.size + self._found.size
 
-    def evaluate(self, job: Job, progress: Progress = no_progress) -> Evaluation:
-        """All steps that are on; a step that fails is told in the ledger and skipped."""
+    def evaluate(self, job: Job, progress: Progress = no_progress, deadline: float | None = None) -> Evaluation:
+        """All steps that are on; a step that fails is told in the ledger and skipped.
+
+        deadline  of time.monotonic; steps that ask are skipped after it
+        """
+        with until(deadline):
+            return self._evaluated(job, progress, deadline)
+
+    def _evaluated(self, job: Job, progress: Progress, deadline: float | None) -> Evaluation:
         sources = tuple(self._source(s, job.reading(s.number), progress) for s in job.sources)
         sources = _heard_together(job, sources)
         state = State(tuple(_untouched(s) for s in sources))
         digest = "+".join(f"{s.number}={reading_key(s, job.reading(s.number))}" for s in job.sources)
         digest += "".join(f"/{s.verdict.unit}{s.verdict.page_scale:g}" for s in sources)
         taking = [s for s in job.steps if isinstance(s.step, TakeIn)]
-        state, digest, ledger = self._run(job, taking, state, digest, no_progress)
+        state, digest, ledger = self._run(job, taking, state, digest, Context(deadline=deadline))
         first = self._first(state, digest)
         working = [s for s in job.steps if not isinstance(s.step, TakeIn)]
-        state, _, more = self._run(job, working, first, digest, progress)
+        state, digest, more = self._run(job, working, first, digest, Context(progress, deadline))
         progress(1.0)
-        return Evaluation(sources, first, state, (*ledger, *more))
+        return Evaluation(sources, first, state, (*ledger, *more), digest)
 
     def read_source(self, source: Source, options: ReadOptions, progress: Progress = no_progress) -> Received:
         """A source as a drawing, kept for when it is evaluated."""
         return self._source(source, options, progress).received
 
     def _run(
-        self, job: Job, steps: list[JobStep], state: State, digest: str, progress: Progress
+        self, job: Job, steps: list[JobStep], state: State, digest: str, context: Context
     ) -> tuple[State, str, list[Row]]:
         ledger = []
         for k, job_step in enumerate(steps):
-            progress(k / len(steps))
+            context.progress(k / len(steps))
+            part = _part_of(context.progress, k, len(steps))
             title = job.title_of(job_step.step)
             if not job_step.enabled:
                 ledger.append(Row(job_step.number, title, False, Entry(0), 0.0))
                 continue
+            here = replace(context, progress=part, cache=self._found, key=digest, worker=self._worker)
             digest = _next_digest(digest, job_step)
-            state, row = self._done(digest, state, job_step)
+            state, row = self._done(digest, state, job_step, here)
             ledger.append(replace(row, title=title))
         return state, digest, ledger
 
@@ -147,14 +165,18 @@ class Evaluator:
             self._firsts.put(digest, known, state_bytes(known, state))
         return known
 
-    def _done(self, digest: str, state: State, job_step: JobStep) -> tuple[State, Row]:
+    def context(self, evaluation: Evaluation, progress: Progress = no_progress) -> Context:
+        """What a step is given that is tried on what an evaluation has come to."""
+        return Context(progress, None, self._found, evaluation.digest, self._worker)
+
+    def _done(self, digest: str, state: State, job_step: JobStep, context: Context) -> tuple[State, Row]:
         known = self._results.get(digest)
         if known is not None:
             return known[0], replace(known[1], number=job_step.number)
         began = time.perf_counter()
         failed = ""
         try:
-            after, entry = followed(state, *job_step.step.apply(state))
+            after, entry = followed(state, *job_step.step.apply(state, context))
         except Cancelled:
             raise
         except SyntaxaError as error:
@@ -169,10 +191,15 @@ class Evaluator:
             entry,
             time.perf_counter() - began,
             failed,
-            isinstance(job_step.step, TakeOver),
+            job_step.step.is_record,
         )
         self._results.put(digest, (after, row), state_bytes(after, state))
         return after, row
+
+
+def _part_of(progress: Progress, k: int, of: int) -> Progress:
+    """How far the k-th of some steps is, told as a share of all."""
+    return lambda share: progress((k + share) / of)
 
 
 def _next_digest(digest: str, job_step: JobStep) -> str:

@@ -10,70 +10,41 @@ import msgspec
 from syntaxa.drawing.model import Drawing
 from syntaxa.drawing.names import looks_numbered, own_id
 from syntaxa.drawing.state import Entry, State
+from syntaxa.drawing.step import QUIET, Context, Step
 from syntaxa.errors import JobError
 from syntaxa.intake.model import PLAIN, ReadOptions
-from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.registry import digest_of
-from syntaxa.intake.steps import TakeIn, TakeOver
-from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
-from syntaxa.mend.by_hand import (
-    CutCurve,
-    DrawCurves,
-    JoinCurves,
-    LockCurves,
-    MapCurves,
-    OffsetCurves,
-    RoundCorner,
-)
-from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
-from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
-from syntaxa.route.edits import (
-    BringBack,
-    DeleteSketch,
-    DuplicateSketch,
-    ExcludeCurves,
-    GiveRole,
-    MakeGroup,
-    MergeSketches,
-    MoveCurves,
-    OrderSketches,
-    PlaceGroup,
-    SetRolePen,
-    SetSketch,
-    Ungroup,
-)
-from syntaxa.route.steps import ChooseLayers, RouteBy
-
-Step = (
-    TakeIn | TakeOver | ChooseUnit | ScaleBy | Turn | Mirror | JudgeDimension | ChooseLayers | RouteBy | PlaceOrigin
-    | PasteCurves | SetSketch | OrderSketches | MergeSketches | DuplicateSketch | DeleteSketch | MoveCurves
-    | ExcludeCurves | BringBack | GiveRole | SetRolePen | MakeGroup | PlaceGroup | Ungroup | MendFindings
-    | RefitFacets | LeaveFindings | ArcsForCurves | RunOnTangent | SquareUp | Simplify | DrawCurves | MapCurves
-    | CutCurve | RoundCorner | OffsetCurves | JoinCurves | LockCurves
-)  # fmt: skip
+from syntaxa.intake.steps import TakeIn
+from syntaxa.job.kinds import place_of
 
 
 @dataclass(frozen=True, slots=True)
 class UnknownStep:
     """A step of a job file that this version does not know: kept as it is, shown, skipped, and saved again unchanged.
 
-    raw   as it stands in the file; tag what it calls itself; rank that of the step before it, to keep its place
+    raw    as it stands in the file; tag what it calls itself
+    place  in the order of steps: that of the one before it, to stay behind it
     """
 
     raw: bytes
     tag: str
-    rank: int
-    only_one = False
+    place: int
+    is_record = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Not understood: {self.tag or 'a step without a name'}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Always refused: nobody knows what it does."""
-        del state
+        del state, context
         raise JobError("This version does not know this step; it is kept and saved again as it is.")
+
+    def takes_place_of(self, other: object) -> bool:
+        """It never takes the place of another."""
+        del other
+        return False
 
 
 AnyStep = Step | UnknownStep
@@ -168,12 +139,12 @@ class Job:
 
     def with_step(self, step: AnyStep) -> Job:
         """The step added; one of which there can be only one (a source) takes the place of the old."""
-        if step.only_one:
-            for old in self.steps:
-                if _same_slot(old.step, step):
-                    return self._with(old.number, replace(old, step=step, enabled=True))
+        for old in self.steps:
+            if step.takes_place_of(old.step):
+                return self._with(old.number, replace(old, step=step, enabled=True))
         number = max((s.number for s in self.steps), default=0) + 1
-        at = max((k + 1 for k, s in enumerate(self.steps) if s.step.rank <= step.rank), default=0)
+        place = place_in_order(step)
+        at = max((k + 1 for k, s in enumerate(self.steps) if place_in_order(s.step) <= place), default=0)
         return replace(self, steps=(*self.steps[:at], JobStep(number, step), *self.steps[at:]))
 
     def title_of(self, step: AnyStep) -> str:
@@ -204,8 +175,9 @@ class Job:
         return replace(self, steps=tuple(step if s.number == number else s for s in self.steps))
 
 
-def _same_slot(old: AnyStep, new: AnyStep) -> bool:
-    return type(old) is type(new) and getattr(old, "source", 1) == getattr(new, "source", 1)
+def place_in_order(step: AnyStep) -> int:
+    """Where a step stands in the order in which steps are done."""
+    return step.place if isinstance(step, UnknownStep) else place_of(type(step))
 
 
 def own_ids(drawing: Drawing, number: int) -> Drawing:

@@ -10,32 +10,19 @@ import msgspec
 from syntaxa.deliver.dxf import Release
 from syntaxa.deliver.plan import RolesAs
 from syntaxa.deliver.write import ENDINGS, FileUnit, Output
+from syntaxa.drawing.step import Step
 from syntaxa.errors import JobError, reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.steps import TakeIn
-from syntaxa.job.model import AnyStep, Job, Source, Step, UnknownStep
+from syntaxa.job.kinds import KnownStep
+from syntaxa.job.model import Job, Source, UnknownStep
 from syntaxa.job.presets import general
-from syntaxa.measure.steps import ChooseUnit, Mirror, PlaceOrigin, ScaleBy, Turn
-from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
-from syntaxa.mend.steps import MendFindings, RefitFacets
-from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetRolePen, SetSketch
-from syntaxa.route.steps import ChooseLayers, RouteBy
 
 FORMAT = "syntaxa.recipe/1"
 ENDING = ".sxr"
 
 #: Bytes; a recipe is a page of text.
 _LARGEST = 4 << 20
-
-#: Steps that mean the same in another drawing, for they name no curve.
-_GENERAL = (
-    ChooseUnit, ScaleBy, Turn, Mirror, PlaceOrigin, ChooseLayers, RouteBy, SetSketch, OrderSketches, MergeSketches,
-    DuplicateSketch, DeleteSketch, SetRolePen, MendFindings, RefitFacets, ArcsForCurves, RunOnTangent, SquareUp,
-    Simplify,
-)  # fmt: skip
-
-#: The steps that a map of layers, line types and colours consists of.
-_ROUTING = (ChooseLayers, RouteBy, SetSketch, OrderSketches, MergeSketches, SetRolePen)
 
 
 class Written(msgspec.Struct, frozen=True, omit_defaults=True):
@@ -61,7 +48,7 @@ class Recipe(msgspec.Struct, frozen=True, omit_defaults=True):
 
     format: str
     name: str
-    steps: tuple[Step, ...] = ()
+    steps: tuple[KnownStep, ...] = ()
     written: Written = _PLAIN
 
 
@@ -79,13 +66,13 @@ def recipe_of(job: Job, name: str, written: Written = _PLAIN, only_routing: bool
     left = []
     for job_step in job.steps:
         step = job_step.step
-        if not job_step.enabled or (only_routing and not isinstance(step, _ROUTING)):
+        if not job_step.enabled or (only_routing and not getattr(step, "routing", False)):
             continue
         if isinstance(step, TakeIn) and step.source == 1:
             choice = general(step)
             if choice != TakeIn():
                 steps.append(choice)
-        elif not isinstance(step, UnknownStep) and _is_general(step):
+        elif not isinstance(step, UnknownStep) and step.fits_others:
             steps.append(step)
         else:
             left.append(step.title)
@@ -138,11 +125,3 @@ def load_recipe(path: Path) -> Recipe:
         told = bad[0] if bad else "nothing"
         raise JobError(f"{path.name} writes {told}.", file=str(path), suggestion=f"Use {', '.join(ENDINGS)}.")
     return recipe
-
-
-def _is_general(step: AnyStep) -> bool:
-    if not isinstance(step, _GENERAL) or getattr(step, "source", 1) != 1:
-        return False
-    if isinstance(step, MendFindings):
-        return step.only is None
-    return not (isinstance(step, PlaceOrigin) and step.mode == "curve-centre")

@@ -13,11 +13,13 @@ from pathlib import Path, PurePosixPath
 
 import msgspec
 
+from syntaxa.drawing.step import Step
 from syntaxa.errors import JobError, reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.registry import digest_of
 from syntaxa.intake.steps import TakeIn
-from syntaxa.job.model import AnyStep, Job, JobStep, LinkState, Source, Step, UnknownStep
+from syntaxa.job.kinds import KnownStep
+from syntaxa.job.model import AnyStep, Job, JobStep, LinkState, Source, UnknownStep, place_in_order
 from syntaxa.job.passwords import PASSWORDS
 
 FORMAT = "syntaxa.job/1"
@@ -95,7 +97,7 @@ def _words(step: AnyStep) -> bytes:
     """
     if isinstance(step, UnknownStep):
         return step.raw
-    return msgspec.json.encode(msgspec.json.decode(msgspec.json.encode(_open_to_all(step)), type=Step))
+    return msgspec.json.encode(msgspec.json.decode(msgspec.json.encode(_open_to_all(step)), type=KnownStep))
 
 
 def _open_to_all(step: Step) -> Step:
@@ -104,11 +106,11 @@ def _open_to_all(step: Step) -> Step:
     return step
 
 
-def _step_of(stored: StoredStep, rank: int) -> AnyStep:
-    """The step, or what is to be kept of it where this version does not know it; `rank` is that of the one before."""
+def _step_of(stored: StoredStep, place: int) -> AnyStep:
+    """The step, or what is to be kept of it where this version does not know it; `place` is that of the one before."""
     raw = bytes(stored.step)
     try:
-        known: Step = msgspec.json.decode(raw, type=Step)
+        known: Step = msgspec.json.decode(raw, type=KnownStep)
         return known
     except (msgspec.MsgspecError, RecursionError):
         pass
@@ -116,7 +118,7 @@ def _step_of(stored: StoredStep, rank: int) -> AnyStep:
         said = msgspec.json.decode(raw, type=_Tagged).type
     except (msgspec.MsgspecError, RecursionError):
         said = ""
-    return UnknownStep(msgspec.json.format(raw, indent=-1), said[:80], rank)
+    return UnknownStep(msgspec.json.format(raw, indent=-1), said[:80], place)
 
 
 class _Tagged(msgspec.Struct):
@@ -129,10 +131,10 @@ def _steps_of(stored: Iterable[StoredStep]) -> tuple[JobStep, ...]:
     """The steps in their places, each under a number of its own."""
     steps: list[JobStep] = []
     taken: set[int] = set()
-    rank = 0
+    place = 0
     for one in stored:
-        step = _step_of(one, rank)
-        rank = step.rank
+        step = _step_of(one, place)
+        place = place_in_order(step)
         number = one.number if one.number not in taken else max(taken) + 1
         taken.add(number)
         steps.append(JobStep(number, step, one.enabled))

@@ -14,11 +14,12 @@ import msgspec
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import State
+from syntaxa.drawing.step import Step
 from syntaxa.errors import Progress, no_progress
 from syntaxa.intake.model import OFF_PLANE
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluator
-from syntaxa.job.model import AnyStep, Job, Step
+from syntaxa.job.model import AnyStep, Job
 from syntaxa.mend.deviation import deviation
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state

@@ -13,6 +13,7 @@ from syntaxa.drawing.units import MM_PER_UNIT
 from syntaxa.geometry.points import Point
 from syntaxa.measure.clues.dimensions import shown_text
 from syntaxa.measure.hypotheses import TEXT_UNITS
+from syntaxa.measure.part import Judged
 
 #: How far stated and drawn may differ beside the last place that is shown, as a share.
 _SHARE = 1e-3
@@ -42,7 +43,7 @@ class Disagreement:
 
 def disagreements(state: State) -> list[Disagreement]:
     """All dimensions that disagree, in the order of the drawings."""
-    judged = dict(state.judged)
+    judged = dict(state.part(Judged).verdicts)
     found = []
     for taken in state.taken:
         to_mm = state.placement_of(taken).transform

@@ -6,17 +6,18 @@ import math
 from dataclasses import replace
 from typing import ClassVar, Literal
 
-import msgspec
-
 from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Entry, Placement, State
+from syntaxa.drawing.step import QUIET, Context, Slot
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
 from syntaxa.geometry.transform import Transform
+from syntaxa.measure.base import MeasureStep
 from syntaxa.measure.marks import registration_mark
+from syntaxa.measure.part import Judged
 
 OriginMode = Literal["as-drawn", "lower-left", "centre", "point", "file-point", "curve-centre", "mark"]
 
@@ -26,14 +27,14 @@ About = Literal["origin", "centre"]
 Verdict = Literal["wrong text", "not to scale"]
 
 
-class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit", omit_defaults=True):
+class ChooseUnit(MeasureStep, frozen=True, tag="choose-unit", omit_defaults=True):
     """Settles the unit of a source, and how many times larger the thing is than it is drawn."""
 
     unit: str
     source: int = 1
     page_scale: float = 1.0
-    rank: ClassVar[int] = 10
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one a source"
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -42,14 +43,14 @@ class ChooseUnit(msgspec.Struct, frozen=True, tag="choose-unit", omit_defaults=T
         scale = "" if self.page_scale == 1 else f", {scale_text(self.page_scale)}"
         return f"Unit{of}: {UNIT_NAMES.get(self.unit, self.unit)}{scale}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Every curve takes the size that the unit gives it."""
         mm_per(self.unit)
         _checked(self.page_scale)
         return _told(state, state.with_unit(self.source, self.unit, self.page_scale), self.source)
 
 
-class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by", omit_defaults=True):
+class ScaleBy(MeasureStep, frozen=True, tag="scale-by", omit_defaults=True):
     """Scales everything about the origin as drawn.
 
     factor          by this; factor_y, if given, for Y apart (a scan that is skewed)
@@ -62,8 +63,8 @@ class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by", omit_defaults=True):
     width: float = 0.0
     height: float = 0.0
     because: str = ""
-    rank: ClassVar[int] = 11
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -75,7 +76,7 @@ class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by", omit_defaults=True):
         because = f" ({self.because})" if self.because else ""
         return f"Scale by {self.factor:.9g}{apart}{because}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Every curve grows by the factor."""
         across, up = self._factors(state)
         return _told(state, state.moved(Transform.scaling(_checked(across), _checked(up))))
@@ -92,14 +93,14 @@ class ScaleBy(msgspec.Struct, frozen=True, tag="scale-by", omit_defaults=True):
         return x, self.height / up if self.height else x
 
 
-class Turn(msgspec.Struct, frozen=True, tag="turn", omit_defaults=True):
+class Turn(MeasureStep, frozen=True, tag="turn", omit_defaults=True):
     """Turns everything by an angle (degrees, counter-clockwise)."""
 
     angle_deg: float
     about: About = "origin"
     because: str = ""
-    rank: ClassVar[int] = 12
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -107,20 +108,20 @@ class Turn(msgspec.Struct, frozen=True, tag="turn", omit_defaults=True):
         because = f" ({self.because})" if self.because else ""
         return f"Turn by {self.angle_deg:.9g}° about the {self.about}{because}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Right angles are exact."""
         if not math.isfinite(self.angle_deg):
             raise MeasureError("The angle is no number.", suggestion="Type it in degrees.")
         return _told(state, state.moved(about(state, self.about, turning(self.angle_deg))))
 
 
-class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
+class Mirror(MeasureStep, frozen=True, tag="mirror", omit_defaults=True):
     """Mirrors everything: left and right, or top and bottom, change places."""
 
     axis: Literal["left-right", "top-bottom"] = "left-right"
     about: About = "centre"
-    rank: ClassVar[int] = 13
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -128,13 +129,13 @@ class Mirror(msgspec.Struct, frozen=True, tag="mirror", omit_defaults=True):
         sides = "left and right" if self.axis == "left-right" else "top and bottom"
         return f"Mirror {sides} about the {self.about}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Texts keep their reading direction."""
         flip = Transform.scaling(-1, 1) if self.axis == "left-right" else Transform.scaling(1, -1)
         return _told(state, state.moved(about(state, self.about, flip)))
 
 
-class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults=True):
+class PlaceOrigin(MeasureStep, frozen=True, tag="place-origin", omit_defaults=True):
     """Puts the origin where the mode says.
 
     mode   "lower-left" and "centre" are those of what goes out: the origin follows what later steps make of it
@@ -148,8 +149,8 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
     y: float = 0.0
     curve: str = ""
     layer: str = ""
-    rank: ClassVar[int] = 30
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -164,7 +165,7 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
             "mark": f"Origin at the mark on {self.layer}",
         }[self.mode]
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Everything is moved so that the chosen place becomes 0, 0; a place of what goes out stays there."""
         if self.mode in ("lower-left", "centre"):
             return _told(state, replace(state, anchor=self.mode).anchored())
@@ -174,6 +175,11 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
             after, told = _without_layer(after, self.layer)
             entry = replace(entry, says=f"{entry.says}{told}")
         return after, entry
+
+    @property
+    def fits_others(self) -> bool:
+        """A curve is named in one drawing only."""
+        return self.mode != "curve-centre"
 
     def _place(self, state: State) -> Vector:
         if self.mode == "as-drawn":
@@ -194,13 +200,11 @@ class PlaceOrigin(msgspec.Struct, frozen=True, tag="place-origin", omit_defaults
         return _from_zero(shape.centre)
 
 
-class JudgeDimension(msgspec.Struct, frozen=True, tag="judge-dimension", omit_defaults=True):
+class JudgeDimension(MeasureStep, frozen=True, tag="judge-dimension", omit_defaults=True):
     """Says of dimensions that they do not count: their text is wrong, or they are not to scale; empty takes it back."""
 
     ids: tuple[str, ...]
     verdict: Verdict | Literal[""] = "wrong text"
-    rank: ClassVar[int] = 14
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
@@ -208,14 +212,14 @@ class JudgeDimension(msgspec.Struct, frozen=True, tag="judge-dimension", omit_de
         count = "a dimension" if len(self.ids) == 1 else f"{len(self.ids)} dimensions"
         return f"Mark {count}: {self.verdict}" if self.verdict else f"Take the mark off {count}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Nothing moves."""
         known = {a.id for t in state.taken for a in t.drawing.annotations}
-        judged = {**dict(state.judged), **dict.fromkeys(self.ids, self.verdict)}
+        judged = {**dict(state.part(Judged).verdicts), **dict.fromkeys(self.ids, self.verdict)}
         kept = tuple((name, why) for name, why in judged.items() if why and name in known)
         missing = tuple(name for name in self.ids if name not in known)
         says = "Nothing moves: the geometry is what counts."
-        return replace(state, judged=kept), Entry(len(self.ids) - len(missing), says=says, missing=missing)
+        return state.with_part(Judged(kept)), Entry(len(self.ids) - len(missing), says=says, missing=missing)
 
 
 def turning(angle_deg: float) -> Transform:

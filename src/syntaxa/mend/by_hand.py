@@ -10,13 +10,14 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import ClassVar
 
-import msgspec
 import numpy as np
 
 from syntaxa.drawing.codec import PlainShape, decoded
-from syntaxa.drawing.editing import Editing, names_of, refuse_locked, resolved
+from syntaxa.drawing.descent import Descent
+from syntaxa.drawing.editing import Editing, names_of, refuse_locked
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Purpose, Sketch, State
+from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import MendError
 from syntaxa.geometry.construct import chamfered, extended, filleted, offset_run, part_of, share_of, trimmed
 from syntaxa.geometry.images import farthest_move
@@ -25,11 +26,9 @@ from syntaxa.geometry.rows import pieces_of_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
+from syntaxa.mend.base import MendStep
 from syntaxa.mend.chains import chains_of
 from syntaxa.mend.deviation import deviation
-
-#: All edits share the place of mending in the order of steps, so that they are done as they were made.
-_RANK = 40
 
 #: mm; how near the arcs of a spline or an ellipse stay to it when it becomes part of a run.
 JOIN_FIT = 1e-3
@@ -38,7 +37,7 @@ JOIN_FIT = 1e-3
 CONSTRUCTION = "Construction"
 
 
-class DrawCurves(msgspec.Struct, frozen=True, tag="draw-curves", omit_defaults=True):
+class DrawCurves(MendStep, frozen=True, tag="draw-curves", omit_defaults=True):
     """Adds shapes (mm) to a sketch; as construction they help drawing and are never made.
 
     what   what the ledger calls them
@@ -48,15 +47,13 @@ class DrawCurves(msgspec.Struct, frozen=True, tag="draw-curves", omit_defaults=T
     sketch: str
     what: str = "a curve"
     construction: bool = False
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Draw {self.what}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Nothing that was there changes."""
         try:
             shapes = [decoded(s) for s in self.shapes]
@@ -72,7 +69,7 @@ class DrawCurves(msgspec.Struct, frozen=True, tag="draw-curves", omit_defaults=T
         return editing.done(), Entry(len(new), says="Nothing that was there changes.")
 
 
-class MapCurves(msgspec.Struct, frozen=True, tag="map-curves", omit_defaults=True):
+class MapCurves(MendStep, frozen=True, tag="map-curves", omit_defaults=True):
     """Moves, turns, scales or mirrors curves by (x, y) to (a x + c y + e, b x + d y + f), or a row of copies of them.
 
     copies   how many times a copy is put down, each mapped from the one before; 0 maps the curves themselves
@@ -82,22 +79,20 @@ class MapCurves(msgspec.Struct, frozen=True, tag="map-curves", omit_defaults=Tru
     by: tuple[float, float, float, float, float, float]
     what: str
     copies: int = 0
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return self.what
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Curves that are locked stay where they are."""
         move = Transform(*self.by)
         if not move.scale > 1e-9:
             raise MendError("That would leave nothing of the curves.", suggestion="Use a factor above 0.")
         if not 0 <= self.copies <= 10_000:
             raise MendError("That many copies cannot be made.", suggestion="Ask for at most 10,000.")
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         if self.copies:
             return self._copied(state, wanted, missing, move)
         editing = Editing(state)
@@ -124,7 +119,7 @@ class MapCurves(msgspec.Struct, frozen=True, tag="map-curves", omit_defaults=Tru
         return editing.done(), Entry(count, missing=missing)
 
 
-class CutCurve(msgspec.Struct, frozen=True, tag="cut-curve"):
+class CutCurve(MendStep, frozen=True, tag="cut-curve"):
     """Trims a curve at a point (mm), draws it on from its nearer end, or splits it there.
 
     way   "trim" takes out the part between what meets it in its sketch, "extend" goes on to the next curve, "split"
@@ -134,15 +129,13 @@ class CutCurve(msgspec.Struct, frozen=True, tag="cut-curve"):
     x: float
     y: float
     way: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"{self.way.capitalize()} #{self.id}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Works on lines, arcs and circles; on the piece of a polyline that is nearest, the rest stays."""
         found = _curve(state, self.id)
         if found is None:
@@ -155,27 +148,25 @@ class CutCurve(msgspec.Struct, frozen=True, tag="cut-curve"):
         if parts is None:
             raise MendError(_WHY_NOT[self.way].format(self.id), suggestion="Draw or choose what it is to meet.")
         names = names_of(state).pieces(curve.id, len(parts))
-        new = [curve.piece(name, s) for name, s in zip(names, parts, strict=True)]
+        new = curve.pieces(names, parts) if self.way != "extend" else [curve.piece(names[0], parts[0])]
         before, after = curve.shape.length, sum(s.length for s in parts)
         gone = max(before - after, 0.0)
         return _exchanged(state, sketch, [curve], new), Entry(1, dropped_mm=gone if self.way == "trim" else 0.0)
 
 
-class RoundCorner(msgspec.Struct, frozen=True, tag="round-corner"):
+class RoundCorner(MendStep, frozen=True, tag="round-corner"):
     """Rounds the corner of two lines or arcs with a radius (mm), or cuts it off at a setback (mm)."""
 
     ids: tuple[str, str]
     size: float
     way: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"{'Fillet' if self.way == 'fillet' else 'Chamfer'} {self.size:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The new piece lies in the sketch of the first."""
         pair = [_curve(state, name) for name in self.ids]
         missing = tuple(name for name, found in zip(self.ids, pair, strict=True) if found is None)
@@ -199,7 +190,7 @@ class RoundCorner(msgspec.Struct, frozen=True, tag="round-corner"):
         return _exchanged(state, sketch, [one, two], new), Entry(1, dropped_mm=max(gone, 0.0))
 
 
-class OffsetCurves(msgspec.Struct, frozen=True, tag="offset-curves", omit_defaults=True):
+class OffsetCurves(MendStep, frozen=True, tag="offset-curves", omit_defaults=True):
     """Copies of chains of curves at a distance (mm): outwards from closed ones, to the left of open ones.
 
     both   copies on both sides
@@ -208,17 +199,15 @@ class OffsetCurves(msgspec.Struct, frozen=True, tag="offset-curves", omit_defaul
     ids: tuple[str, ...]
     distance: float
     both: bool = False
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Offset {self.distance:g} mm{', both sides' if self.both else ''}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Connected curves go as one chain, with sharp corners; the copy lies in the sketch of the chain."""
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         names, editing, count, failed = names_of(state), Editing(state), 0, 0
         for sketch in state.sketches:
             new: list[Curve] = []
@@ -238,17 +227,15 @@ class OffsetCurves(msgspec.Struct, frozen=True, tag="offset-curves", omit_defaul
         return editing.done(), Entry(count, says=says, missing=missing)
 
 
-class JoinCurves(msgspec.Struct, frozen=True, tag="join-curves"):
+class JoinCurves(MendStep, frozen=True, tag="join-curves"):
     """Makes one curve of each chain of curves that meet end to end."""
 
     ids: tuple[str, ...]
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
     title: ClassVar[str] = "Join curves"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No end moves; each has the id, layer and roles of its first. Splines and ellipses go in as tangent arcs."""
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         editing = Editing(state)
         joined, bent = 0, 0
         off: list[float] = []
@@ -275,13 +262,11 @@ class JoinCurves(msgspec.Struct, frozen=True, tag="join-curves"):
         return editing.done(), Entry(joined, max(off, default=0.0), mean, says=says, missing=missing)
 
 
-class LockCurves(msgspec.Struct, frozen=True, tag="lock-curves", omit_defaults=True):
+class LockCurves(MendStep, frozen=True, tag="lock-curves", omit_defaults=True):
     """Locks curves, so that nothing moves or drops them, or unlocks them."""
 
     ids: tuple[str, ...]
     locked: bool = True
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
@@ -289,9 +274,9 @@ class LockCurves(msgspec.Struct, frozen=True, tag="lock-curves", omit_defaults=T
         things = "1 curve" if len(self.ids) == 1 else f"{len(self.ids)} curves"
         return f"{'Lock' if self.locked else 'Unlock'} {things}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         editing = Editing(state)
         count = editing.mark(wanted, lambda c: replace(c, locked=self.locked))
         return editing.done(), Entry(count, says="No curve moves.", missing=missing)

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+import hashlib
 from dataclasses import dataclass
 
 import msgspec
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.inside import holds, point_inside
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.transform import Floats
 
 #: Every kind of finding, with the sentence that explains it.
@@ -93,9 +96,10 @@ class Region:
     loops   closed runs of (x, y, bulge) rows, (n, 3) float each; the first is the outer contour,
             counter-clockwise, the rest are holes
     area    mm2, holes taken out; perimeter mm, holes included; both exact for lines and arcs
+    curves  ids of the curves that bound it, holes included
+    twin    tells regions apart that the same curves bound, from left to right
     """
 
-    id: str
     sketch: str
     area: float
     perimeter: float
@@ -104,6 +108,27 @@ class Region:
     depth: int
     curves: tuple[str, ...]
     loops: tuple[Floats, ...]
+    twin: int = 0
+
+    @property
+    def id(self) -> str:
+        """What it is called: by its sketch and the curves that bound it, so that nothing else in the drawing counts."""
+        bounds = "/".join(sorted(self.curves)).encode()
+        more = f".{self.twin}" if self.twin else ""
+        return f"{self.sketch}/{hashlib.blake2s(bounds, digest_size=4).hexdigest()}{more}"
+
+    @property
+    def inside(self) -> tuple[float, float]:
+        """A point well inside (mm)."""
+        found = point_inside(self._outline())
+        return self.centroid if found is None else (float(found[0]), float(found[1]))
+
+    def contains(self, x: float, y: float) -> bool:
+        """Whether a point (mm) lies in it, and in none of its holes."""
+        return holds(self._outline(), np.array([x, y]))
+
+    def _outline(self) -> CurveArray:
+        return CurveArray.joined([pieces_of_rows(loop, True) for loop in self.loops])
 
     @property
     def holes(self) -> int:

@@ -43,8 +43,10 @@ def rebuilt(curves: Sequence[Curve], received: Pieces, healed: Healed, names: Na
         if len(runs) == 1 and same and _complete(healed, by_owner[k], after[k]):
             result.append(curve)
             continue
-        for name, (rows, closed) in zip(names.pieces(curve.id, len(runs)), runs, strict=True):
-            result.append(curve.piece(name, shape_of_rows(rows, closed)))
+        held = _held(healed, by_owner[k], after[k], runs, curve.shape.is_closed)
+        for name, run, (start, end) in zip(names.pieces(curve.id, len(runs)), runs, held, strict=True):
+            rows, closed = _rows(healed, run)
+            result.append(curve.piece(name, shape_of_rows(rows, closed), start, end))
     return _closed(result, curves, healed, names)
 
 
@@ -83,8 +85,27 @@ def _complete(healed: Healed, edges: Ints, pieces: Ints) -> bool:
     return abs(covered - len(pieces)) <= 1e-9
 
 
-def _runs(healed: Healed, own: Ints, cuts: Bools, closed: bool) -> list[tuple[Floats, bool]]:
-    """The edges of one curve as unbroken runs of rows (x, y, bulge), each with whether it closes."""
+def _held(healed: Healed, edges: Ints, pieces: Ints, runs: list[list[int]], closed: bool) -> list[tuple[bool, bool]]:
+    """Whether each run has the start and the end of its curve; of a closed curve that was cut none has."""
+    if len(runs) == 1 and closed:
+        whole = _complete(healed, edges, pieces)
+        return [(whole, whole)]
+    if closed or not len(pieces):
+        return [(False, False)] * len(runs)
+    order = healed.pieces.order[pieces]
+    first, last = int(pieces[order.argmin()]), int(pieces[order.argmax()])
+    parts = healed.edges
+    return [
+        (
+            bool(parts.piece[run[0]] == first and parts.low[run[0]] <= 1e-9),
+            bool(parts.piece[run[-1]] == last and parts.high[run[-1]] >= 1 - 1e-9),
+        )
+        for run in runs
+    ]
+
+
+def _runs(healed: Healed, own: Ints, cuts: Bools, closed: bool) -> list[list[int]]:
+    """The edges of one curve as unbroken runs."""
     if not len(own):
         return []
     edges, pieces = healed.edges, healed.pieces
@@ -97,7 +118,7 @@ def _runs(healed: Healed, own: Ints, cuts: Bools, closed: bool) -> list[tuple[Fl
             runs.append([here])
     if closed and len(runs) > 1 and _meet(healed, runs[-1], runs[0]) and not cuts[edges.tail[own[0]]]:
         runs[0] = runs.pop() + runs[0]
-    return [_rows(healed, run) for run in runs]
+    return runs
 
 
 def _meet(healed: Healed, last: list[int], first: list[int]) -> bool:

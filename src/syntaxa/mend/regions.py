@@ -5,11 +5,14 @@ Cost: n log n; each component is looked up in the boxes of the faces and then te
 
 from __future__ import annotations
 
+from collections import Counter
+
 import numpy as np
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.clusters import linked
-from syntaxa.geometry.ragged import distinct, grouped, spread
+from syntaxa.geometry.inside import crossed_edges
+from syntaxa.geometry.ragged import distinct, grouped
 from syntaxa.geometry.transform import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
@@ -36,13 +39,13 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
     curves = _owners(cycles, first, cycle, ids)
     rows, box = _outlines(cycles)
     depth = _depths(component[faces], component[outsides], parent)
+    twins = _twins(curves, centroid)
     boxes, bounds, loops = box[faces].tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
     # Faces of one size are told apart by where they lie.
     ranked = sorted(range(len(faces)), key=lambda f: (-area[f], boxes[f]))
     figures = list(zip(area.tolist(), perimeter.tolist(), centroid.tolist(), strict=True))
     return [
         Region(
-            id=f"{sketch}/{number + 1}",
             sketch=sketch,
             area=figures[f][0],
             perimeter=figures[f][1],
@@ -51,9 +54,20 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
             depth=depth[f],
             curves=curves[f],
             loops=tuple(loops[bounds[f] : bounds[f + 1]]),
+            twin=twins[f],
         )
-        for number, f in enumerate(ranked)
+        for f in ranked
     ]
+
+
+def _twins(curves: list[tuple[str, ...]], centroid: Floats) -> list[int]:
+    """Numbers of the faces among those that the same curves bound, from left to right and then upwards."""
+    seen: Counter[tuple[str, ...]] = Counter()
+    number = [0] * len(curves)
+    for f in np.lexsort((centroid[:, 1], centroid[:, 0])).tolist():
+        number[f] = seen[curves[f]]
+        seen[curves[f]] += 1
+    return number
 
 
 def region_count(edges: Edges) -> int:
@@ -101,78 +115,6 @@ def _parents(faces: Ints, outsides: Ints, cycles: Cycles, component: Ints) -> In
     parent = np.full(len(outsides), -1, dtype=np.int64)
     parent[ray[order]] = face[order]
     return parent
-
-
-def crossed_edges(curves: CurveArray, points: Floats) -> tuple[Ints, Ints]:
-    """Pairs (row of the points (n, 2), piece) for each crossing of a ray to the right with a line or arc.
-
-    A piece that rises from low to high counts low and not high, so that a ray through a shared end counts once;
-    an arc is taken as its rising and falling parts. Exact for lines and arcs.
-    """
-    parts, low, high, side = _monotone_parts(curves)
-    x, y = points[:, 0], points[:, 1]
-    ray, part = _at_height(low, high, y)
-    height = y[ray]
-    owner = parts[part]
-    start, end, centre, radius = (getattr(curves, name)[owner] for name in ("start", "end", "centre", "radius"))
-    rise = end[:, 1] - start[:, 1]
-    share = (height - start[:, 1]) / np.where(rise == 0, 1.0, rise)
-    on_line = start[:, 0] + (end[:, 0] - start[:, 0]) * share
-    half = np.sqrt(np.maximum(radius**2 - (height - centre[:, 1]) ** 2, 0.0))
-    at = np.where(curves.is_arc[owner], centre[:, 0] + side[part] * half, on_line)
-    right_of = at > x[ray]
-    return ray[right_of], owner[right_of]
-
-
-def _at_height(low: Floats, high: Floats, heights: Floats) -> tuple[Ints, Ints]:
-    """Pairs (row of the heights, interval) with low <= height < high; the intervals are sorted into as many strips."""
-    base = float(low.min(initial=np.inf))
-    strips = 2 * len(heights)
-    size = max((float(high.max(initial=-np.inf)) - base) / max(strips, 1), 1e-300)
-    begin, end = (np.clip((edge - base) / size, 0, strips).astype(np.int64) for edge in (low, high))
-    count = end - begin + 1
-    interval = np.repeat(np.arange(len(low)), count)
-    strip = spread(begin, count)
-    order = np.argsort(strip, kind="stable")
-    strip, interval = strip[order], interval[order]
-    wanted = np.clip((heights - base) / size, -1, strips + 1).astype(np.int64)
-    first = np.searchsorted(strip, wanted, side="left")
-    sizes = np.searchsorted(strip, wanted, side="right") - first
-    row = np.repeat(np.arange(len(heights)), sizes)
-    found = interval[spread(first, sizes)]
-    hit = np.flatnonzero((low[found] <= heights[row]) & (heights[row] < high[found]))
-    return row[hit], found[hit]
-
-
-def _monotone_parts(curves: CurveArray) -> tuple[Ints, Floats, Floats, Floats]:
-    """(piece, lowest y, highest y, side) of parts that only rise or only fall; side -1 or 1 of the centre, for arcs."""
-    tops = []
-    for quarter in (1, 3):
-        first = np.where(curves.sweep >= 0, curves.start_angle, curves.start_angle + curves.sweep)
-        away = (quarter * np.pi / 2 - first) % (2 * np.pi)
-        inside = curves.is_arc & (away > 0) & (away < np.abs(curves.sweep))
-        tip = curves.centre[:, 1] + np.where(quarter == 1, 1.0, -1.0) * curves.radius
-        share = np.where(curves.sweep >= 0, away, np.abs(curves.sweep) - away) / np.maximum(
-            np.abs(curves.sweep), 1e-300
-        )
-        tops.append((np.flatnonzero(inside), share[inside], tip[inside]))
-    every = np.arange(len(curves))
-    owner = np.concatenate([every, every, *(t[0] for t in tops)])
-    share = np.concatenate([np.zeros(len(every)), np.ones(len(every)), *(t[1] for t in tops)])
-    height = np.concatenate([curves.start[:, 1], curves.end[:, 1], *(t[2] for t in tops)])
-    order = np.lexsort((share, owner))
-    owner, share, height = owner[order], share[order], height[order]
-    follows = np.flatnonzero(owner[1:] == owner[:-1])
-    parts = owner[follows]
-    middle = curves.take(parts).points_at((share[follows] + share[follows + 1]) / 2)
-    side = np.where(middle[:, 0] >= curves.centre[parts, 0], 1.0, -1.0)
-    a, b = height[follows], height[follows + 1]
-    return parts, np.minimum(a, b), np.maximum(a, b), side
-
-
-def holds(loop: CurveArray, point: Floats) -> bool:
-    """Whether a closed loop of lines and arcs winds round a point."""
-    return len(crossed_edges(loop, point[None, :])[0]) % 2 == 1
 
 
 def _depths(of_face: Ints, of_outside: Ints, parent: Ints) -> list[int]:

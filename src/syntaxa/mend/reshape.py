@@ -9,25 +9,24 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import ClassVar
 
-import msgspec
 import numpy as np
 
 from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import MendError
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import EllipseArc, Spline
 from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.mend.base import MendStep
 from syntaxa.mend.deviation import deviation
 from syntaxa.mend.kinks import kinks
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.simplify import every_second, simplified, within
 from syntaxa.mend.squaring import alike, concentric, levelled
 from syntaxa.mend.vertices import Vertices
-
-_RANK = 40
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,22 +38,21 @@ class _Change:
     off: Sequence[float] = ()
 
 
-class ArcsForCurves(msgspec.Struct, frozen=True, tag="arcs-for-curves", omit_defaults=True):
+class ArcsForCurves(MendStep, frozen=True, tag="arcs-for-curves", omit_defaults=True):
     """Makes tangent arcs of splines and ellipses.
 
     within  mm, how far they may lie off
     """
 
     within: float = 0.01
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Splines to arcs, within {self.within:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Ends stay where they are; what has another form already is left."""
         _positive(self.within)
         arcs = 0
@@ -78,22 +76,21 @@ class ArcsForCurves(msgspec.Struct, frozen=True, tag="arcs-for-curves", omit_def
         return after, replace(entry, says=says)
 
 
-class RunOnTangent(msgspec.Struct, frozen=True, tag="run-on-tangent", omit_defaults=True):
+class RunOnTangent(MendStep, frozen=True, tag="run-on-tangent", omit_defaults=True):
     """Makes missed tangents true: roundings between two lines anew, other arcs bent.
 
     within  mm, how far anything may move
     """
 
     within: float = 0.05
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Tangents made true, within {self.within:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """A kink that would need more is left."""
         _positive(self.within)
 
@@ -108,7 +105,7 @@ class RunOnTangent(msgspec.Struct, frozen=True, tag="run-on-tangent", omit_defau
         return after, replace(entry, says=_told(entry, "No missed tangent was found within this."))
 
 
-class SquareUp(msgspec.Struct, frozen=True, tag="square-up", omit_defaults=True):
+class SquareUp(MendStep, frozen=True, tag="square-up", omit_defaults=True):
     """Makes exact what is nearly so.
 
     within  mm, how far anything may move
@@ -119,15 +116,14 @@ class SquareUp(msgspec.Struct, frozen=True, tag="square-up", omit_defaults=True)
     level: bool = True
     alike: bool = True
     concentric: bool = True
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Square up, within {self.within:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Locked curves stay, and what meets them with them."""
         _positive(self.within)
         kinds: list[tuple[bool, Callable[[Sketch], tuple[dict[str, Curve], list[float]]]]] = [
@@ -150,22 +146,21 @@ class SquareUp(msgspec.Struct, frozen=True, tag="square-up", omit_defaults=True)
         return after, replace(entry, says=_told(entry, "Nothing is off by that little."))
 
 
-class Simplify(msgspec.Struct, frozen=True, tag="simplify", omit_defaults=True):
+class Simplify(MendStep, frozen=True, tag="simplify", omit_defaults=True):
     """Fewer segments in straight runs.
 
     within   mm, how far the result may lie off; None leaves out every second vertex, whatever that comes to
     """
 
     within: float | None = 0.01
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return "Every second vertex out" if self.within is None else f"Simplify, within {self.within:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Arcs of one circle that meet end to end are joined; vertices where something else meets stay."""
         if self.within is not None:
             _positive(self.within)

@@ -7,21 +7,23 @@ from dataclasses import replace
 from types import MappingProxyType
 from typing import ClassVar
 
-import msgspec
 import numpy as np
 
 from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import MendError, Progress
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.advice import Advice
+from syntaxa.mend.base import MendStep
 from syntaxa.mend.centre_marks import without_marks
 from syntaxa.mend.facets import facet_runs, without_facets
 from syntaxa.mend.heal import heal
 from syntaxa.mend.model import Finding
+from syntaxa.mend.part import LeftAlone
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.rebuild import rebuilt
 from syntaxa.mend.received import Received
@@ -30,12 +32,13 @@ from syntaxa.mend.survey import NO_SURVEY, Survey, survey
 from syntaxa.mend.sweep import Sweep, sweep
 from syntaxa.mend.telling import Accept, Telling, everything
 from syntaxa.mend.tolerance import LARGEST, SMALLEST, ProposedGap, propose_gap, with_gap
+from syntaxa.watching import still_wanted
 
 #: mm; a dead end longer than this may be meant.
 DEAD_END = 3.0
 
 
-class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
+class MendFindings(MendStep, frozen=True, tag="mend"):
     """Fixes what is wrong.
 
     gap       mm, or None to read it off the gaps
@@ -48,8 +51,7 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
     dead_end: float = DEAD_END
     only: tuple[str, ...] | None = None
     choices: tuple[tuple[str, str], ...] = ()
-    rank: ClassVar[int] = 40
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -59,24 +61,31 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
         gap = "proposed gap" if self.gap is None else f"gap {self.gap:.3g} mm"
         return f"Mend all, {gap}" if self.only is None else f"Mend {len(self.only)} findings, {gap}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Every sketch is healed on its own; those that are locked or not to be made are left."""
         editing = Editing(state)
         fixed: list[Finding] = []
-        for sketch, findings in self.done(state):
+        for sketch, findings in self.done(state, context):
             if _is_mended(sketch):
                 editing.rewrite(sketch.name, sketch.curves)
             fixed += [f for f in findings if f.fixed]
         return editing.done(), _entry(fixed, self.only)
 
-    def done(self, state: State) -> list[tuple[Sketch, tuple[Finding, ...]]]:
+    @property
+    def fits_others(self) -> bool:
+        """Chosen findings are those of one drawing."""
+        return self.only is None
+
+    def done(self, state: State, context: Context = QUIET) -> list[tuple[Sketch, tuple[Finding, ...]]]:
         """Every sketch mended, with all its findings."""
-        accept = _chooser(self.only, state.left)
-        gap = proposed_gap(state.sketches).gap if self.gap is None else self.gap
+        accept = _chooser(self.only, state.part(LeftAlone).reasons)
+        gap = proposal_of(state, context).gap if self.gap is None else self.gap
         tolerances = with_gap(Tolerances(), gap)
         names = names_of(state)
         done: list[tuple[Sketch, tuple[Finding, ...]]] = []
-        for sketch in state.sketches:
+        for k, sketch in enumerate(state.sketches):
+            still_wanted()
+            context.progress(k / len(state.sketches))
             if not _is_mended(sketch):
                 done.append((sketch, ()))
                 continue
@@ -85,7 +94,7 @@ class MendFindings(msgspec.Struct, frozen=True, tag="mend"):
         return done
 
 
-class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults=True):
+class RefitFacets(MendStep, frozen=True, tag="refit-facets", omit_defaults=True):
     """Makes arcs and circles of runs of short straight pieces that stand for them.
 
     vertex   mm, how far a vertex may lie off the arc
@@ -94,15 +103,14 @@ class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults
 
     vertex: float = 0.001
     sagitta: float = 0.05
-    rank: ClassVar[int] = 40
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Facets to arcs, within {self.sagitta:g} mm"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No end of a run moves; locked sketches and those that are not to be made are left."""
         if not (0 < self.vertex < 1e6 and 0 < self.sagitta < 1e6):
             raise MendError("Facets need tolerances above 0.", suggestion="Type a length in mm.")
@@ -124,7 +132,7 @@ class RefitFacets(msgspec.Struct, frozen=True, tag="refit-facets", omit_defaults
         )
 
 
-class LeaveFindings(msgspec.Struct, frozen=True, tag="leave-findings", omit_defaults=True):
+class LeaveFindings(MendStep, frozen=True, tag="leave-findings", omit_defaults=True):
     """Leaves findings as they are: they are meant, or not for here. They are told no more, and never fixed with all.
 
     keys   of the findings; note  why
@@ -134,8 +142,6 @@ class LeaveFindings(msgspec.Struct, frozen=True, tag="leave-findings", omit_defa
     keys: tuple[str, ...]
     note: str = ""
     back: bool = False
-    rank: ClassVar[int] = 40
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
@@ -143,12 +149,12 @@ class LeaveFindings(msgspec.Struct, frozen=True, tag="leave-findings", omit_defa
         what = self.keys[0].split(":", 1)[0] if len(self.keys) == 1 else f"{len(self.keys)} findings"
         return f"{'Take up' if self.back else 'Leave'} {what}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Nothing is moved."""
-        kept = tuple(pair for pair in state.left if pair[0] not in self.keys)
+        kept = tuple(pair for pair in state.part(LeftAlone).reasons if pair[0] not in self.keys)
         left = kept if self.back else (*kept, *((key, self.note) for key in self.keys))
         says = self.note or ("Up for fixing again." if self.back else "Left as meant.")
-        return replace(state, left=left), Entry(len(self.keys), says=says)
+        return state.with_part(LeftAlone(left)), Entry(len(self.keys), says=says)
 
 
 def mended(
@@ -244,13 +250,19 @@ def survey_state(state: State, gap: float | None, dead_end: float = DEAD_END) ->
     total = NO_SURVEY
     for sketch in filter(_is_mended, state.sketches):
         total = total.together_with(survey(sketch.curves, sketch.name, tolerances, dead_end))
-    return total.with_notes(dict(state.left)) if state.left else total
+    left = state.part(LeftAlone).reasons
+    return total.with_notes(dict(left)) if left else total
 
 
 def sweep_state(state: State, proposed: float, progress: Progress, limit: float = LARGEST) -> Sweep:
     """The tolerance sweep of all sketches that are to be mended, up to a limit (mm)."""
     curves = [without_marks(s.curves)[0] for s in state.sketches if _is_mended(s)]
     return sweep(curves, proposed, DEAD_END, progress, limit)
+
+
+def proposal_of(state: State, context: Context = QUIET) -> ProposedGap:
+    """The proposed gap of a state, worked out once for all who ask."""
+    return context.kept("proposed gap", lambda: proposed_gap(state.sketches))
 
 
 def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:

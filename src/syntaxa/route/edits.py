@@ -11,21 +11,20 @@ from collections.abc import Iterable
 from dataclasses import replace
 from typing import ClassVar
 
-import msgspec
-
-from syntaxa.drawing.editing import Editing, names_of, refuse_locked, resolved
+from syntaxa.drawing.descent import Descent
+from syntaxa.drawing.editing import Editing, names_of, refuse_locked
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
-from syntaxa.drawing.state import Entry, Group, Pen, Plane, Purpose, Sketch, State, View
+from syntaxa.drawing.state import Entry, Pen, Plane, Purpose, Sketch, State, View
+from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import RouteError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
+from syntaxa.route.base import RouteStep
+from syntaxa.route.part import Group, Routed
 
-#: All edits share the place of mending in the order of steps, so that they are done as they were made.
-_RANK = 40
 
-
-class SetSketch(msgspec.Struct, frozen=True, tag="set-sketch", omit_defaults=True):
+class SetSketch(RouteStep, frozen=True, tag="set-sketch", omit_defaults=True):
     """Gives a sketch other properties; what is None stays. Offset in mm, turn in degrees, weight in mm.
 
     pen_colour -1, pen_weight 0, pen_line_type "" and pen_layer "" take the plain ones again.
@@ -44,8 +43,8 @@ class SetSketch(msgspec.Struct, frozen=True, tag="set-sketch", omit_defaults=Tru
     pen_weight: float | None = None
     pen_line_type: str | None = None
     pen_layer: str | None = None
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -62,7 +61,7 @@ class SetSketch(msgspec.Struct, frozen=True, tag="set-sketch", omit_defaults=Tru
             return f"Note on {self.sketch}"
         return f"Line style of {self.sketch}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
         old = _known(state, self.sketch)
         if self.name is not None and self.name != old.name and state.sketch(self.name) is not None:
@@ -83,15 +82,15 @@ class SetSketch(msgspec.Struct, frozen=True, tag="set-sketch", omit_defaults=Tru
         return replace(state, sketches=sketches), Entry(int(new != old), says="No curve moves.")
 
 
-class OrderSketches(msgspec.Struct, frozen=True, tag="order-sketches"):
+class OrderSketches(RouteStep, frozen=True, tag="order-sketches"):
     """Puts the sketches in an order; those that are not named follow."""
 
     names: tuple[str, ...]
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
     title: ClassVar[str] = "Reorder the sketches"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
         place = {name: k for k, name in enumerate(self.names)}
         ordered = tuple(sorted(state.sketches, key=lambda s: place.get(s.name, len(place))))
@@ -99,19 +98,19 @@ class OrderSketches(msgspec.Struct, frozen=True, tag="order-sketches"):
         return replace(state, sketches=ordered), Entry(int(ordered != state.sketches), missing=missing)
 
 
-class MergeSketches(msgspec.Struct, frozen=True, tag="merge-sketches"):
+class MergeSketches(RouteStep, frozen=True, tag="merge-sketches"):
     """Puts the curves of several sketches into the first of them."""
 
     names: tuple[str, ...]
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Merge {', '.join(self.names[1:])} into {self.names[0] if self.names else ''}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The first keeps its name and properties."""
         found = [s for name in self.names if (s := state.sketch(name)) is not None]
         missing = tuple(n for n in self.names if state.sketch(n) is None)
@@ -124,20 +123,19 @@ class MergeSketches(msgspec.Struct, frozen=True, tag="merge-sketches"):
         return editing.done(), Entry(len(joining), says=says, missing=missing)
 
 
-class DuplicateSketch(msgspec.Struct, frozen=True, tag="duplicate-sketch"):
+class DuplicateSketch(RouteStep, frozen=True, tag="duplicate-sketch"):
     """A copy of a sketch under another name; its curves have ids of their own."""
 
     sketch: str
     name: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Duplicate {self.sketch} as {self.name}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The copy comes right after the sketch."""
         old = _known(state, self.sketch)
         if state.sketch(self.name) is not None:
@@ -148,19 +146,18 @@ class DuplicateSketch(msgspec.Struct, frozen=True, tag="duplicate-sketch"):
         return replace(state, sketches=sketches), Entry(len(copy.curves), says=f"{len(copy.curves)} curves copied.")
 
 
-class DeleteSketch(msgspec.Struct, frozen=True, tag="delete-sketch"):
+class DeleteSketch(RouteStep, frozen=True, tag="delete-sketch"):
     """Takes a sketch out; its curves are put aside and can be brought back."""
 
     sketch: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Delete {self.sketch}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Even the last sketch can go."""
         editing = Editing(state)
         aside = editing.drop_sketch(_known(state, self.sketch).name)
@@ -168,27 +165,25 @@ class DeleteSketch(msgspec.Struct, frozen=True, tag="delete-sketch"):
         return after, Entry(len(aside), says=f"{_curves(len(aside))} put aside.")
 
 
-class MoveCurves(msgspec.Struct, frozen=True, tag="move-curves"):
+class MoveCurves(RouteStep, frozen=True, tag="move-curves"):
     """Moves curves to another sketch, which is made where there is none of that name. They stay where they lie."""
 
     ids: tuple[str, ...]
     into: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Move {_curves(len(self.ids))} to {self.into}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Curves of locked sketches stay."""
         if not self.into.strip():
             raise RouteError("A sketch needs a name.")
         target = state.sketch(self.into)
         if target is not None:
             refuse_locked(target)
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         elsewhere = wanted - {c.id for c in target.curves} if target is not None else wanted
         editing = Editing(state)
         moving = editing.take_out(elsewhere)
@@ -200,13 +195,11 @@ class MoveCurves(msgspec.Struct, frozen=True, tag="move-curves"):
         return editing.done(), Entry(len(moving), says=says, missing=missing)
 
 
-class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defaults=True):
+class ExcludeCurves(RouteStep, frozen=True, tag="exclude-curves", omit_defaults=True):
     """Puts curves aside: they are seen faded, take part in nothing, and can be brought back."""
 
     ids: tuple[str, ...]
     because: str = ""
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
@@ -214,9 +207,9 @@ class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defa
         because = f" ({self.because})" if self.because else ""
         return f"Put {_curves(len(self.ids))} aside{because}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Curves of locked sketches stay."""
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         editing = Editing(state)
         aside = editing.take_out(wanted)
         after = replace(editing.done(), excluded=(*state.excluded, *aside))
@@ -225,19 +218,17 @@ class ExcludeCurves(msgspec.Struct, frozen=True, tag="exclude-curves", omit_defa
         return after, Entry(len(aside), dropped_mm=length, says=says, missing=missing)
 
 
-class BringBack(msgspec.Struct, frozen=True, tag="bring-back"):
+class BringBack(RouteStep, frozen=True, tag="bring-back"):
     """Brings curves back that were put aside, to the sketch that they came from."""
 
     ids: tuple[str, ...]
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Bring {_curves(len(self.ids))} back"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """A sketch that is gone is made again; what came from a locked one stays aside."""
         wanted = set(self.ids)
         aside = [x for x in state.excluded if x.curve.id in wanted]
@@ -256,25 +247,23 @@ class BringBack(msgspec.Struct, frozen=True, tag="bring-back"):
         return replace(editing.done(), excluded=rest), Entry(len(there), says=says, missing=missing)
 
 
-class GiveRole(msgspec.Struct, frozen=True, tag="give-role", omit_defaults=True):
+class GiveRole(RouteStep, frozen=True, tag="give-role", omit_defaults=True):
     """Gives curves a meaning, or takes it away."""
 
     ids: tuple[str, ...]
     role: str
     on: bool = True
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"{_curves(len(self.ids)).capitalize()}: {'' if self.on else 'no longer '}{self.role}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
         if not self.role.strip():
             raise RouteError("A role needs a name.")
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
 
         def given(curve: Curve) -> Curve:
             roles = {*curve.roles, self.role} if self.on else {*curve.roles} - {self.role}
@@ -285,7 +274,7 @@ class GiveRole(msgspec.Struct, frozen=True, tag="give-role", omit_defaults=True)
         return editing.done(), Entry(count, says=f"No curve moves.{editing.held_told}", missing=missing)
 
 
-class SetRolePen(msgspec.Struct, frozen=True, tag="set-role-pen", omit_defaults=True):
+class SetRolePen(RouteStep, frozen=True, tag="set-role-pen", omit_defaults=True):
     """How a role goes out; fields as in `SetSketch`."""
 
     role: str
@@ -293,66 +282,63 @@ class SetRolePen(msgspec.Struct, frozen=True, tag="set-role-pen", omit_defaults=
     weight: float | None = None
     line_type: str | None = None
     layer: str | None = None
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Line style of the role {self.role}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
-        pens = dict(state.pens)
+        routed = state.part(Routed)
+        pens = dict(routed.pens)
         pens[self.role] = pen_with(pens.get(self.role, Pen()), self.colour, self.weight, self.line_type, self.layer)
-        return replace(state, pens=tuple(sorted(pens.items()))), Entry(1, says="No curve moves.")
+        return state.with_part(replace(routed, pens=tuple(sorted(pens.items())))), Entry(1, says="No curve moves.")
 
 
-class MakeGroup(msgspec.Struct, frozen=True, tag="make-group"):
+class MakeGroup(RouteStep, frozen=True, tag="make-group"):
     """Makes a named group of curves, with the point (mm) that its copies are placed by."""
 
     ids: tuple[str, ...]
     name: str
     x: float
     y: float
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Group {_curves(len(self.ids))} as {self.name}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """A curve that was in another group leaves it."""
         if not self.name.strip() or "#" in self.name:
             raise RouteError("A group needs a name without #.")
-        wanted, missing = resolved(state, self.ids)
+        wanted, missing = Descent(state.curves()).resolved(self.ids)
         group = Group(self.name, _next_number(state, self.name), Point(self.x, self.y))
         editing = Editing(state)
         count = editing.mark(wanted, lambda c: replace(c, group=group.key))
         if not count:
             return state, Entry(0, says="Nothing to group.", missing=missing)
-        after = _tidied(replace(editing.done(), groups=(*state.groups, group)))
+        after = _tidied(_with_groups(editing.done(), (*_groups(state), group)))
         return after, Entry(count, says=f"No curve moves.{editing.held_told}", missing=missing)
 
 
-class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=True):
+class PlaceGroup(RouteStep, frozen=True, tag="place-group", omit_defaults=True):
     """Moves a group (or a copy of it) so that its base point lies at x, y (mm)."""
 
     group: str
     x: float
     y: float
     copy: bool = False
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"{'Copy' if self.copy else 'Move'} the group {self.group.partition('#')[0]}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """All its curves go together; the copies stay in the sketches of the originals."""
         group = _group(state, self.group)
         step = Point(self.x, self.y) - group.base
@@ -366,9 +352,9 @@ class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=T
         members = {c.id for c in state.curves() if c.group == group.key}
         editing = Editing(state)
         count = len(editing.change(members, lambda c: replace(c, shape=c.shape.transformed(move))))
-        groups = tuple(replace(g, base=Point(self.x, self.y)) if g == group else g for g in state.groups)
+        groups = tuple(replace(g, base=Point(self.x, self.y)) if g == group else g for g in _groups(state))
         says = f"{_curves(count)} moved by {step.length:.6g} mm."
-        return replace(editing.done(), groups=groups), Entry(count, max_mm=step.length, mean_mm=step.length, says=says)
+        return _with_groups(editing.done(), groups), Entry(count, max_mm=step.length, mean_mm=step.length, says=says)
 
     def _copied(self, state: State, group: Group, step: Vector) -> tuple[State, Entry]:
         new = Group(group.name, _next_number(state, group.name), Point(self.x, self.y))
@@ -379,23 +365,21 @@ class PlaceGroup(msgspec.Struct, frozen=True, tag="place-group", omit_defaults=T
             copies = _copies(mine, names, f"{group.name}-{new.number}", move, new.key)
             count += len(copies)
             editing.put(sketch.name, copies)
-        after = replace(editing.done(), groups=(*state.groups, new))
+        after = _with_groups(editing.done(), (*_groups(state), new))
         return after, Entry(count, says=f"{_curves(count)} added.")
 
 
-class Ungroup(msgspec.Struct, frozen=True, tag="ungroup"):
+class Ungroup(RouteStep, frozen=True, tag="ungroup"):
     """Takes a group apart; its curves stay where they are."""
 
     group: str
-    rank: ClassVar[int] = _RANK
-    only_one: ClassVar[bool] = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
         return f"Take the group {self.group.partition('#')[0]} apart"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """No curve moves."""
         group = _group(state, self.group)
         members = {c.id for c in state.curves() if c.group == group.key}
@@ -428,14 +412,14 @@ def _known(state: State, name: str) -> Sketch:
 
 
 def _group(state: State, key: str) -> Group:
-    found = next((g for g in state.groups if g.key == key), None)
+    found = next((g for g in _groups(state) if g.key == key), None)
     if found is None:
         raise RouteError(f"There is no group “{key}”.")
     return found
 
 
 def _next_number(state: State, name: str) -> int:
-    return max((g.number for g in state.groups if g.name == name), default=0) + 1
+    return max((g.number for g in _groups(state) if g.name == name), default=0) + 1
 
 
 def _copies(
@@ -453,7 +437,15 @@ def _copies(
 def _tidied(state: State) -> State:
     """Without groups that have no curve any more."""
     used = {c.group for c in state.curves()}
-    return replace(state, groups=tuple(g for g in state.groups if g.key in used))
+    return _with_groups(state, tuple(g for g in _groups(state) if g.key in used))
+
+
+def _groups(state: State) -> tuple[Group, ...]:
+    return state.part(Routed).groups
+
+
+def _with_groups(state: State, groups: tuple[Group, ...]) -> State:
+    return state.with_part(replace(state.part(Routed), groups=groups))
 
 
 def _curves(count: int) -> str:

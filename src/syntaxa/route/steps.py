@@ -6,22 +6,23 @@ from collections import Counter
 from dataclasses import replace
 from typing import ClassVar
 
-import msgspec
-
 from syntaxa.drawing.editing import with_locked
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.step import QUIET, Context, Slot
+from syntaxa.route.base import RouteStep
 from syntaxa.route.model import Looks, Rule, first_fit, purpose_of
 from syntaxa.route.sketches import hidden_layers, sketches_of
 
 
-class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
+class ChooseLayers(RouteStep, frozen=True, tag="choose-layers"):
     """Leaves layers out, and makes a sketch of each other; `only` names the ones to take instead."""
 
     left_out: tuple[str, ...] = ()
     only: tuple[str, ...] | None = None
-    rank: ClassVar[int] = 20
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -30,7 +31,7 @@ class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
             return f"Take layers {', '.join(self.only)}"
         return f"Leave out {', '.join(self.left_out)}" if self.left_out else "Take all layers"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The sketches are made anew from the placed drawing."""
         known = set(state.layers())
         left_out = set(self.left_out) if self.only is None else known - set(self.only)
@@ -42,12 +43,13 @@ class ChooseLayers(msgspec.Struct, frozen=True, tag="choose-layers"):
         return replace(state, sketches=sketches), Entry(total - count, says=says, missing=missing)
 
 
-class RouteBy(msgspec.Struct, frozen=True, tag="route-by", omit_defaults=True):
+class RouteBy(RouteStep, frozen=True, tag="route-by", omit_defaults=True):
     """Sends the curves of all layers that are taken to sketches: by the first rule that fits, else one for a layer."""
 
     rules: tuple[Rule, ...] = ()
-    rank: ClassVar[int] = 21
-    only_one: ClassVar[bool] = True
+    slot: ClassVar[Slot] = "one"
+    general: ClassVar[bool] = True
+    routing: ClassVar[bool] = True
 
     @property
     def title(self) -> str:
@@ -57,7 +59,7 @@ class RouteBy(msgspec.Struct, frozen=True, tag="route-by", omit_defaults=True):
         rule = self.rules[0]
         return f"Leave out {rule.meant}" if rule.goes == "out" else f"Route {rule.meant} to {rule.to}"
 
-    def apply(self, state: State) -> tuple[State, Entry]:
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The sketches are made anew of the curves that they hold."""
         looks = Looks(state)
         members: dict[str, list[Curve]] = {}

@@ -20,6 +20,7 @@ from syntaxa.geometry.places import crossings, places_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.measure.disagreements import disagreements
+from syntaxa.measure.part import Judged
 from syntaxa.measure.readings import along, angle_at, between, of_curves
 from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
 from syntaxa.route.steps import first_sketches
@@ -151,7 +152,7 @@ def test_dimensions_that_disagree_are_listed_and_judged():
     judged, entry = JudgeDimension(("b", "gone"), "not to scale").apply(placed)
     assert [d.verdict for d in disagreements(judged)] == ["not to scale", ""]
     assert entry.missing == ("gone",)
-    assert not after(judged, JudgeDimension(("b",), "")).judged
+    assert not after(judged, JudgeDimension(("b",), "")).part(Judged).verdicts
 
 
 # ---------------------------------------------------------------------- measuring

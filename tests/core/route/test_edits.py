@@ -29,6 +29,7 @@ from syntaxa.route.edits import (
     SetSketch,
     Ungroup,
 )
+from syntaxa.route.part import Routed
 from syntaxa.route.steps import first_sketches
 
 CORNERS = ((0, 0), (10, 0), (10, 5), (0, 5))
@@ -208,4 +209,4 @@ def test_line_styles_of_roles_are_remembered():
     styled = after(state(), SetRolePen("bend", 0xFF0000, 0.25, "dashed"), SetRolePen("bend", layer="BENDS"))
     pen = dict(styled.pens)["bend"]
     assert (pen.colour, pen.weight, pen.line_type, pen.layer) == (0xFF0000, 0.25, "dashed", "BENDS")
-    assert dict(after(styled, SetRolePen("bend", -1, 0.0)).pens)["bend"].colour is None
+    assert dict(after(styled, SetRolePen("bend", -1, 0.0)).part(Routed).pens)["bend"].colour is None

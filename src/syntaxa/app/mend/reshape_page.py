@@ -11,7 +11,7 @@ from syntaxa.app.mend.page import Page
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.length_field import LengthField
-from syntaxa.job.model import Step
+from syntaxa.drawing.step import Step
 from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
 from syntaxa.mend.steps import RefitFacets
 

@@ -15,8 +15,10 @@ from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.tasks import Lane
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.drawing.state import Entry
+from syntaxa.drawing.step import Step
 from syntaxa.errors import Progress
-from syntaxa.job.model import Step
+from syntaxa.job.kinds import BY_HAND
+from syntaxa.job.model import place_in_order
 from syntaxa.job.trials import Trial, run_trials, treatments_for
 from syntaxa.mend.deviation import Deviation, deviation
 from syntaxa.mend.steps import MendFindings, sweep_state
@@ -24,9 +26,6 @@ from syntaxa.mend.sweep import Sweep
 
 if TYPE_CHECKING:
     from syntaxa.app.session import Session
-
-#: Rank of the steps that change curves: what stands before them is what was received.
-_BY_HAND = 40
 
 #: Pixels of the small picture of a trial.
 PICTURE = (296, 168)
@@ -96,7 +95,7 @@ class Trying(QObject):
         if job is None or state is None or surveyed is None or session.shown is None:
             return
         gap, scene = surveyed.gap, session.shown.scene
-        placed = replace(job, steps=tuple(s for s in job.steps if s.step.rank < _BY_HAND))
+        placed = replace(job, steps=tuple(s for s in job.steps if place_in_order(s.step) < BY_HAND))
 
         def look(progress: Progress) -> tuple[Deviation, Scene, Heat]:
             before = session.evaluator.evaluate(placed).state

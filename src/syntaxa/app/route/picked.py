@@ -27,6 +27,7 @@ from syntaxa.app.widgets.labels import button, counted, label, narrow
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Pen
 from syntaxa.route.edits import BringBack, ExcludeCurves, GiveRole, MoveCurves, Ungroup
+from syntaxa.route.part import Routed
 
 #: Ways to pick more: title, what it does, and its name for the window.
 _MORE: tuple[tuple[str, str, str], ...] = (
@@ -197,7 +198,7 @@ class Picked(QWidget):
         """Asks how the role goes out."""
         role, state = self._role.currentText().strip(), self._session.state
         if role and state is not None:
-            dialog = RoleStyle(self, role, dict(state.pens).get(role, Pen()))
+            dialog = RoleStyle(self, role, dict(state.part(Routed).pens).get(role, Pen()))
             dialog.accepted.connect(lambda: self._session.do(dialog.step()))
             dialog.open()
 
@@ -265,7 +266,7 @@ class Picked(QWidget):
         row = self.groups.currentRow()
         self.groups.blockSignals(True)
         self.groups.clear()
-        for group in state.groups:
+        for group in state.part(Routed).groups:
             count = sum(c.group == group.key for c in state.curves())
             item = QListWidgetItem(f"{group.name} {group.number}: {counted(count, 'curve')}")
             item.setData(256, group.key)
