@@ -23,7 +23,7 @@ from syntaxa.geometry.rows import merged_rows
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.steps import MendFindings, RefitFacets, survey_state
 from syntaxa.mend.telling import everything
@@ -40,7 +40,7 @@ READ_OFF = {**MUST, "coarse": 0.5}
 
 
 def healed(curves, gap):
-    received = Received(pieces_of(curves, 0.001), 1e-6)
+    received = Prepared(pieces_of(curves, 0.001), 1e-6)
     tolerances = auto_tolerances(received, Tolerances()) if gap is None else with_gap(Tolerances(), gap)
     result = heal(received, tolerances, 3.0, everything)
     return tolerances.gap, result, regions_of(result.edges, received.pieces.ids, "0")

@@ -21,7 +21,7 @@ from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.memory import uncollected
 from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances, with_gap
@@ -34,7 +34,7 @@ GROWTH = (24, 240, 2400)
 
 
 def ours(pieces, gap=GAP):
-    received = Received(pieces, 1e-6)
+    received = Prepared(pieces, 1e-6)
     tolerances = auto_tolerances(received, Tolerances()) if gap is None else with_gap(Tolerances(), gap)
     healed = heal(received, tolerances, 3.0, everything)
     return healed, regions_of(healed.edges, pieces.ids, "0")

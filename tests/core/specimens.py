@@ -20,7 +20,7 @@ from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.steps import mended
 from syntaxa.mend.telling import everything
@@ -61,7 +61,7 @@ def heal_all(curves, gap):
 
 def regions_at(curves, gap=1e-4):
     pieces = pieces_of(curves, 0.001)
-    healed = heal(Received(pieces, 1e-6), with_gap(Tolerances(), gap), 3.0, everything)
+    healed = heal(Prepared(pieces, 1e-6), with_gap(Tolerances(), gap), 3.0, everything)
     return regions_of(healed.edges, pieces.ids, "0")
 
 

@@ -16,7 +16,7 @@ from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances
@@ -29,7 +29,7 @@ SUITES = ("clean", "split", "gap.001", "gap.01", "gap.05", "dups", "overlap", "s
 def test_every_true_face_and_nothing_else(suite, seed):
     truth, curves = damaged(suite, seed, 200)
     pieces = pieces_of(curves, 0.001)
-    received = Received(pieces, 1e-6)
+    received = Prepared(pieces, 1e-6)
     tolerances = auto_tolerances(received, Tolerances())
     healed = heal(received, tolerances, 3.0, everything)
     regions = regions_of(healed.edges, pieces.ids, "0")
@@ -78,7 +78,7 @@ def test_areas_are_those_of_the_truth(suite):
     """Areas differ by no more than the damage: half the gap all round."""
     truth, curves = damaged(suite, 7, 60)
     pieces = pieces_of(curves, 0.001)
-    received = Received(pieces, 1e-6)
+    received = Prepared(pieces, 1e-6)
     tolerances = auto_tolerances(received, Tolerances())
     regions = regions_of(heal(received, tolerances, 3.0, everything).edges, pieces.ids, "0")
     true = sorted(f.area for f in truth.faces)
@@ -91,5 +91,5 @@ def test_areas_are_those_of_the_truth(suite):
 def test_facets_close_too():
     truth, curves = damaged("facet", 3, 60)
     pieces = pieces_of(curves, 0.001)
-    regions = regions_of(heal(Received(pieces, 1e-6), Tolerances(gap=1e-4), 3.0, everything).edges, pieces.ids, "0")
+    regions = regions_of(heal(Prepared(pieces, 1e-6), Tolerances(gap=1e-4), 3.0, everything).edges, pieces.ids, "0")
     assert len(regions) == len(truth.faces)

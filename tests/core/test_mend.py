@@ -17,7 +17,7 @@ from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polylin
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.transform import Transform
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.steps import mended, with_needed
 from syntaxa.mend.survey import survey
 from syntaxa.mend.tolerance import propose_gap, with_gap
@@ -208,7 +208,7 @@ def test_ids_tell_where_pieces_come_from():
 @pytest.mark.parametrize("gap", [0.001, 0.01, 0.05, 0.2])
 def test_the_tolerance_is_read_off_the_gaps(gap):
     _, curves = damaged("gap.05", 5, 40, gap=gap)
-    proposed = propose_gap(Received(pieces_of(curves, 0.001), 1e-6), Tolerances()).gap
+    proposed = propose_gap(Prepared(pieces_of(curves, 0.001), 1e-6), Tolerances()).gap
     assert 0.85 * gap <= proposed <= 1.6 * gap
 
 

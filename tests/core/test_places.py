@@ -10,7 +10,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from specimens import arcs, points
 
-from syntaxa.geometry.places import distinct, nearest_on, places_from
+from syntaxa.geometry.places import nearest_on, places_from, thinned
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 
@@ -31,7 +31,7 @@ def test_a_foot_on_a_line_is_square_to_it(a, b, base):
 def test_a_line_from_outside_touches_a_circle_twice_at_right_angles_to_the_spoke(centre, radius, base):
     assume(centre.distance_to(base) > radius * 1.001)
     # A circle is two halves, and both tell what lies at their seam.
-    found = distinct(of_kind(Circle(centre, radius), base, "tangent"), 1e-6 * radius)
+    found = thinned(of_kind(Circle(centre, radius), base, "tangent"), 1e-6 * radius)
     assert len(found) == 2
     # Length of a tangent: the root of d^2 - r^2 (Euclid III.36).
     length = math.sqrt(centre.distance_to(base) ** 2 - radius**2)

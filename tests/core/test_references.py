@@ -18,7 +18,7 @@ from syntaxa.drawing.descent import CurveRef, Descent
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Part, Sketch, State
 from syntaxa.errors import GoneError, JobError
-from syntaxa.geometry.inside import holds, point_inside
+from syntaxa.geometry.inside import contains, point_inside
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
@@ -205,7 +205,7 @@ def test_the_point_inside_is_inside_by_another_library(corners, seed):
     found = point_inside(loop)
     assert found is not None
     assert shape.contains(OtherPoint(*found))
-    assert holds(loop, found)
+    assert contains(loop, found)
 
 
 def test_nothing_enclosed_has_no_point_inside():

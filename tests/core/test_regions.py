@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from specimens import lines, regions_at, square
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.inside import holds
+from syntaxa.geometry.inside import contains
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.shapes import Arc, Circle, Line
@@ -107,7 +107,7 @@ def test_a_loop_of_arcs_holds_what_its_facets_hold(spokes, x, y):
     polygon = shapely.Polygon(facets)
     assume(polygon.is_valid)
     assume(polygon.boundary.distance(shapely.Point(x, y)) > 0.01)
-    assert holds(loop, np.array([x, y])) == polygon.contains(shapely.Point(x, y))
+    assert contains(loop, np.array([x, y])) == polygon.contains(shapely.Point(x, y))
 
 
 def test_a_point_between_a_large_arc_and_its_chord_is_inside():
@@ -115,7 +115,7 @@ def test_a_point_between_a_large_arc_and_its_chord_is_inside():
     bulge = math.tan(1.5 * math.pi / 4)
     loop = pieces_of_rows(np.array([[10, 0, bulge], [0, -10, 0.0]]), True)
     for point, inside in (((-9, 0), True), ((0, 9.9), True), ((5, -5.5), False), ((4, -4), True), ((11, 0), False)):
-        assert holds(loop, np.array(point)) == inside
+        assert contains(loop, np.array(point)) == inside
 
 
 def test_nested_circles_count_their_depth():

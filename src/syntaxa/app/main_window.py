@@ -28,7 +28,7 @@ from syntaxa.app.commands import COMMANDS, Actions
 from syntaxa.app.deliver_window import DeliverWindow
 from syntaxa.app.draw.strip import DrawStrip
 from syntaxa.app.habits import Habits
-from syntaxa.app.intake.look import Look
+from syntaxa.app.intake.look import Viewing
 from syntaxa.app.intake.shelf import Shelf
 from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
@@ -69,7 +69,7 @@ class MainWindow(DeliverWindow):
         self.settings, self._choosers, self._make_demo = settings, choosers, make_demo
         self._recovery = recovery
         self.session = Session(recovery, self)
-        self.look = Look(self.session, KeptChoices(settings.choices_path))
+        self.look = Viewing(self.session, KeptChoices(settings.choices_path))
         self.deliveries = Lane(self)
         self.batch_work = Lane(self)
         self.tokens: Tokens = LOOKS[settings.values.look]

@@ -15,11 +15,12 @@ from syntaxa.app.tasks import Lane
 from syntaxa.app.watcher import Watcher
 from syntaxa.deliver.figures import Figures, figures_of
 from syntaxa.deliver.plan import RolesAs, plan_of
-from syntaxa.drawing.annotations import Annotation, Box
+from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Drawing, Layer, extents_of
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Step
 from syntaxa.errors import PasswordNeeded, Progress, SyntaxaError
+from syntaxa.geometry.types import Box
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import digest_of, load_bytes
 from syntaxa.intake.report import IntakeRecord, record_of

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import msgspec
 
-from syntaxa.intake.report import Disagreement, Left
+from syntaxa.intake.report import DimensionCheck, Left
 
 
 class SourceRecord(msgspec.Struct, frozen=True):
@@ -81,7 +81,7 @@ class InspectRecord(msgspec.Struct, frozen=True):
     degenerate: dict[str, int]
     fonts_missing: list[str]
     clipped: int
-    dimensions_disagree: list[Disagreement]
+    dimensions_disagree: list[DimensionCheck]
 
 
 class SideRecord(msgspec.Struct, frozen=True):

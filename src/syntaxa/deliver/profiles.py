@@ -13,10 +13,11 @@ import numpy as np
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Sketch
+from syntaxa.geometry.chaining import walks
 from syntaxa.geometry.rows import merged_rows, shape_of_rows
 from syntaxa.geometry.shapes import EllipseArc, Shape, Spline
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along, split_at_contacts
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
@@ -123,33 +124,19 @@ def _chains(edges: Edges) -> list[tuple[Floats, bool]]:
     """What is left as runs through its vertices of degree two."""
     if not len(edges):
         return []
-    at: dict[int, list[int]] = {}
-    for e, ends in enumerate(zip(edges.tail.tolist(), edges.head.tolist(), strict=True)):
-        for v in ends:
-            at.setdefault(v, []).append(e)
-    unused = dict.fromkeys(range(len(edges)))
-    found = []
-    starts = [v for v, own in at.items() if len(own) != 2]
-    for vertex in [*starts, *at]:
-        # Following one chain can use up the edges of another that begins here.
-        found += [_chain_from(edges, at, unused, vertex, first) for first in at[vertex] if first in unused]
-    return found
+    places = np.stack([edges.tail, edges.head], axis=1).reshape(-1).tolist()
+    return [_run_of(edges, walk, closed) for walk, closed in walks(places)]
 
 
-def _chain_from(
-    edges: Edges, at: dict[int, list[int]], unused: dict[int, None], vertex: int, edge: int
-) -> tuple[Floats, bool]:
-    begin, here = vertex, vertex
+def _run_of(edges: Edges, walk: list[int], closed: bool) -> tuple[Floats, bool]:
+    """The rows along a walk."""
     rows: list[list[float]] = []
-    following: int | None = edge
-    while following is not None:
-        unused.pop(following)
-        forward = int(edges.tail[following]) == here
-        rows.append([*edges.vertices[here].tolist(), float(edges.curves.bulge[following]) * (1 if forward else -1)])
-        here = int((edges.head if forward else edges.tail)[following])
-        onward = [e for e in at[here] if e in unused]
-        following = onward[0] if len(at[here]) == 2 and onward else None
-    if here == begin and len(rows) > 1:
-        return np.array(rows), True
-    rows.append([*edges.vertices[here].tolist(), 0.0])
-    return np.array(rows), False
+    for end in walk:
+        edge, backward = end // 2, end % 2
+        begin = int((edges.head if backward else edges.tail)[edge])
+        rows.append([*edges.vertices[begin].tolist(), float(edges.curves.bulge[edge]) * (-1 if backward else 1)])
+    if not closed:
+        edge, backward = walk[-1] // 2, walk[-1] % 2
+        stop = int((edges.tail if backward else edges.head)[edge])
+        rows.append([*edges.vertices[stop].tolist(), 0.0])
+    return np.array(rows), closed

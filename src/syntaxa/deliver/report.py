@@ -50,7 +50,7 @@ class Section:
 
 
 @dataclass(frozen=True, slots=True)
-class Page:
+class HtmlPage:
     """All of a report. The verdict is what counts most, and whether it is good."""
 
     title: str
@@ -61,7 +61,7 @@ class Page:
 
 
 def html_page(
-    page: Page, before: Sequence[Sketch], after: Sequence[Sketch], marks: Sequence[tuple[float, float]]
+    page: HtmlPage, before: Sequence[Sketch], after: Sequence[Sketch], marks: Sequence[tuple[float, float]]
 ) -> str:
     """The page as HTML; `marks` are the places of what was fixed (mm), drawn over the picture of before."""
     head = f'<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>{escape(page.title)}</title>'

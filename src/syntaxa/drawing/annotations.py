@@ -15,8 +15,7 @@ from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.transform import Transform
-
-Box = tuple[float, float, float, float]
+from syntaxa.geometry.types import Box
 
 AcrossAnchor = Literal["left", "centre", "right"]
 UpAnchor = Literal["baseline", "bottom", "middle", "top"]

@@ -6,13 +6,14 @@ from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, Box, union_of
+from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, union_of
 from syntaxa.drawing.names import Names
 from syntaxa.geometry.extents import extents
 from syntaxa.geometry.images import images_of
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.triangles import Mesh
+from syntaxa.geometry.types import Box
 
 #: mm; ends that agree so far are the same end.
 _SAME_END = 1e-9

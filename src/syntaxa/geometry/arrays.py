@@ -10,13 +10,9 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import along, cross, dot, norm, vectors
-
-Ints = NDArray[np.int64]
-Bools = NDArray[np.bool_]
 
 #: mm; an arc that leaves its chord by less is a line.
 FLAT_SAGITTA = 1e-10
@@ -161,7 +157,7 @@ class CurveArray:
         triangle = (a + b) * (double / 6)[:, None]
         return np.asarray(triangle + np.where(self.is_arc[:, None], segment, 0.0))
 
-    def shares_of(self, points: Floats) -> Floats:
+    def parameters_of(self, points: Floats) -> Floats:
         """Share of the length at which each piece's carrier comes nearest to its own point, (n, 2) to (n,).
 
         Shares outside 0..1 lie beyond an end; what is open of an arc's circle is shared evenly between its ends.
@@ -179,5 +175,5 @@ class CurveArray:
 
     def distances_to(self, points: Floats) -> Floats:
         """Distance of each piece to its own point, (n, 2) to (n,) mm; exact."""
-        share = np.clip(self.shares_of(points), 0.0, 1.0)
+        share = np.clip(self.parameters_of(points), 0.0, 1.0)
         return norm(points - self.points_at(share))

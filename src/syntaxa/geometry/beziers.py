@@ -12,7 +12,7 @@ import numpy as np
 from scipy.interpolate import PPoly
 
 from syntaxa.geometry.shapes import Spline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 #: Places in each span at which the deviation is measured.
 _SAMPLES = 16

@@ -11,12 +11,10 @@ from functools import cached_property
 
 import numpy as np
 import shapely
-from numpy.typing import NDArray
 
 from syntaxa.geometry.ragged import spread
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 
-Ints = NDArray[np.int64]
 Pairs = tuple[Ints, Ints]
 Bounds = tuple[Floats, Floats, Floats, Floats]
 

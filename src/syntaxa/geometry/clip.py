@@ -21,7 +21,7 @@ from syntaxa.geometry.rows import merged_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 Area: TypeAlias = "Polygon | MultiPolygon"
 
@@ -139,8 +139,8 @@ def _cuts(pieces: CurveArray, area: Area) -> list[Floats]:
         met = np.flatnonzero(~np.isnan(points[:, 0]))
         if not len(met):
             continue
-        on_piece = pieces.take(i[met]).shares_of(points[met])
-        on_edge = outline.take(j[met]).shares_of(points[met])
+        on_piece = pieces.take(i[met]).parameters_of(points[met])
+        on_edge = outline.take(j[met]).parameters_of(points[met])
         good = (on_piece > 1e-12) & (on_piece < 1 - 1e-12) & (on_edge >= -1e-12) & (on_edge <= 1 + 1e-12)
         for piece, share in zip(i[met][good].tolist(), on_piece[good].tolist(), strict=True):
             cuts[piece].append(share)

@@ -10,10 +10,9 @@ from scipy.sparse import coo_matrix
 from scipy.sparse.csgraph import connected_components
 from scipy.spatial import cKDTree
 
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import spread
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import norm
 
 #: Direction along which points are sorted; nothing that is drawn lies along it.

@@ -65,7 +65,7 @@ def crossings(one: Simple, two: Simple) -> list[Point]:
     return [Point(*p[0].tolist()) for p in found if not math.isnan(p[0, 0])]
 
 
-def share_of(shape: Simple, point: Point) -> float:
+def parameter_of(shape: Simple, point: Point) -> float:
     """Share of the length at which the carrier comes nearest to a point; beyond 0..1 past an end."""
     if isinstance(shape, Line):
         way = shape.end - shape.start
@@ -98,8 +98,8 @@ def stops_on(shape: Simple, others: Iterable[Shape]) -> list[float]:
         j = np.tile(np.arange(len(pieces)), count) + count
         for points in carrier_crossings(both, i, j, 1e-9):
             for k in np.flatnonzero(~np.isnan(points[:, 0])).tolist():
-                at = float(both.take(j[[k]]).shares_of(points[[k]])[0])
-                share = share_of(shape, Point(*points[k].tolist()))
+                at = float(both.take(j[[k]]).parameters_of(points[[k]])[0])
+                share = parameter_of(shape, Point(*points[k].tolist()))
                 if -1e-9 <= at <= 1 + 1e-9 and 1e-9 < share < 1 - 1e-9:
                     found.add(round(share, 12))
     return sorted(found)
@@ -108,7 +108,7 @@ def stops_on(shape: Simple, others: Iterable[Shape]) -> list[float]:
 def trimmed(shape: Simple, others: Iterable[Shape], at: Point) -> list[Line | Arc] | None:
     """What is left of a shape when the part at a point, between the nearest shapes that meet it, is taken out."""
     stops = stops_on(shape, others)
-    here = share_of(shape, at)
+    here = parameter_of(shape, at)
     if isinstance(shape, Circle):
         if len(stops) < 2:
             return None
@@ -128,7 +128,7 @@ def extended(shape: Line | Arc, others: Iterable[Shape], at: Point) -> Line | Ar
     last = at.distance_to(shape.end) <= at.distance_to(shape.start)
     reach = 1e6 / max(shape.length, 1e-9) if isinstance(shape, Line) else (TURN - 1e-6) / abs(shape.sweep)
     longer = part_of(shape, 0.0, reach) if last else part_of(shape, 1 - reach, 1.0)
-    shares = [share_of(shape, _at(longer, s)) for s in stops_on(longer, others)]
+    shares = [parameter_of(shape, _at(longer, s)) for s in stops_on(longer, others)]
     if isinstance(shape, Arc):
         # Once round the circle a place before the start lies beyond the end as well.
         turn = TURN / abs(shape.sweep)
@@ -162,7 +162,7 @@ def chamfered(one: Line | Arc, two: Line | Arc, setback: float) -> tuple[Line | 
     corner = _corner(one, two)
     parts, ends = [], []
     for shape in (one, two):
-        at = share_of(shape, corner)
+        at = parameter_of(shape, corner)
         back = setback / max(shape.length, 1e-300)
         share = at - back if at > 0.5 else at + back
         if not 0 < share < 1:
@@ -202,7 +202,7 @@ def offset_run(
         ends[k] = starts[follow] = place
     result = []
     for shape, source, a, b in zip(beside, shapes, starts, ends, strict=True):
-        low, high = share_of(shape, a), share_of(shape, b)
+        low, high = parameter_of(shape, a), parameter_of(shape, b)
         if high - low <= 1e-9:
             return None
         bulge = math.tan(shape.sweep * (high - low) / 4) if isinstance(shape, Arc) else 0.0
@@ -239,12 +239,12 @@ def _beside(shape: Line | Arc, distance: float) -> Line | Arc | None:
 
 
 def _foot(shape: Line | Arc, point: Point) -> Point:
-    return _at(shape, share_of(shape, point))
+    return _at(shape, parameter_of(shape, point))
 
 
 def _kept(shape: Line | Arc, touch: Point, corner: Point) -> Line | Arc | None:
     """The shape from its end away from the corner to a place on it; None where that is not on it."""
-    at, turn = share_of(shape, touch), share_of(shape, corner)
+    at, turn = parameter_of(shape, touch), parameter_of(shape, corner)
     if turn > 0.5:
         return part_of(shape, 0.0, at) if 1e-9 < at <= max(turn, 1.0) + 1e-9 else None
     return part_of(shape, at, 1.0) if min(turn, 0.0) - 1e-9 <= at < 1 - 1e-9 else None

@@ -17,9 +17,7 @@ from scipy.interpolate import PPoly
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
-from syntaxa.geometry.transform import Floats
-
-Box = tuple[float, float, float, float]
+from syntaxa.geometry.types import Box, Floats
 
 #: Splines and ellipses whose extents are remembered.
 _KEPT = 20_000

@@ -13,7 +13,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import EllipseArc, Spline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 Rows = list[tuple[float, float, float, float, float]]
 

@@ -7,9 +7,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.ragged import spread
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 
 
 def crossed_edges(curves: CurveArray, points: Floats) -> tuple[Ints, Ints]:
@@ -85,7 +85,7 @@ def _monotone_parts(curves: CurveArray) -> tuple[Ints, Floats, Floats, Floats]:
     return parts, np.minimum(a, b), np.maximum(a, b), side
 
 
-def holds(loop: CurveArray, point: Floats) -> bool:
+def contains(loop: CurveArray, point: Floats) -> bool:
     """Whether a closed loop of lines and arcs winds round a point."""
     return len(crossed_edges(loop, point[None, :])[0]) % 2 == 1
 

@@ -11,9 +11,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import along, cross, dot, norm
 
 
@@ -28,8 +28,8 @@ class Contacts:
     second: Ints
     points: Floats
     end: Ints
-    first_share: Floats
-    second_share: Floats
+    first_parameter: Floats
+    second_parameter: Floats
 
     @property
     def crossing(self) -> Bools:
@@ -46,7 +46,7 @@ class Contacts:
         first, second = number[self.first], number[self.second]
         stay = np.flatnonzero((first >= 0) & (second >= 0))
         left = self.take(stay)
-        return Contacts(first[stay], second[stay], left.points, left.end, left.first_share, left.second_share)
+        return Contacts(first[stay], second[stay], left.points, left.end, left.first_parameter, left.second_parameter)
 
     @classmethod
     def joined(cls, parts: Sequence[Contacts]) -> Contacts:
@@ -100,10 +100,10 @@ def _crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> Contac
     for places in carrier_crossings(curves, i, j, tolerance):
         met = np.flatnonzero(~np.isnan(places[:, 0]))
         points = places.take(met, axis=0)
-        share, more = curves.take(i[met]).shares_of(points), slack[i[met]]
+        share, more = curves.take(i[met]).parameters_of(points), slack[i[met]]
         inside = np.flatnonzero((share >= -more) & (share <= 1 + more))
         met, share, points = met[inside], share[inside], points.take(inside, axis=0)
-        other, more = curves.take(j[met]).shares_of(points), slack[j[met]]
+        other, more = curves.take(j[met]).parameters_of(points), slack[j[met]]
         inside = np.flatnonzero((other >= -more) & (other <= 1 + more))
         met, share, other, points = met[inside], share[inside], other[inside], points.take(inside, axis=0)
         through = np.ones(len(met), dtype=bool)
@@ -121,7 +121,7 @@ def _ends_on(curves: CurveArray, of: Ints, on: Ints, tolerance: float) -> list[C
     found = []
     for which, ends in enumerate((curves.start, curves.end)):
         points = ends.take(of, axis=0)
-        share = np.clip(target.shares_of(points), 0.0, 1.0)
+        share = np.clip(target.parameters_of(points), 0.0, 1.0)
         touch = np.flatnonzero(norm(points - target.points_at(share)) <= tolerance)
         at_end = np.full(len(touch), which)
         found.append(

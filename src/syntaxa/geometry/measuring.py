@@ -11,7 +11,7 @@ from collections.abc import Sequence
 import numpy as np
 from scipy.spatial import cKDTree
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.fitting import Rows
@@ -20,7 +20,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Circle, Line, Shape
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 
 #: mm; arc runs that stand for ellipses and splines stay this near to them.
 FIT = 1e-5
@@ -46,7 +46,7 @@ def point_distance(p: Point, shape: Shape) -> tuple[float, Point]:
     """The shortest distance (mm) from a point to a curve, and the point of the curve."""
     pieces = _pieces(shape)
     here = np.repeat(np.array([[*p]]), len(pieces), axis=0)
-    share = np.clip(pieces.shares_of(here), 0.0, 1.0)
+    share = np.clip(pieces.parameters_of(here), 0.0, 1.0)
     feet = pieces.points_at(share)
     away = np.hypot(*(feet - here).T)
     best = int(away.argmin())
@@ -141,12 +141,12 @@ def _pair_distances(a: CurveArray, b: CurveArray) -> _Ways:
 def _from_ends(of: CurveArray, on: CurveArray, share: float) -> _Ways:
     """From an end of one piece to the nearest point of the other."""
     ends = of.points_at(np.full(len(of), share))
-    feet = on.points_at(np.clip(on.shares_of(ends), 0.0, 1.0))
+    feet = on.points_at(np.clip(on.parameters_of(ends), 0.0, 1.0))
     return np.hypot(*(ends - feet).T), ends, feet
 
 
 def _from_centres(of: CurveArray, on: CurveArray) -> _Ways:
     """From the centre of an arc to its foot on the other piece, and from there back to the arc."""
-    feet = on.points_at(np.clip(on.shares_of(of.centre), 0.0, 1.0))
-    back = of.points_at(np.clip(of.shares_of(feet), 0.0, 1.0))
+    feet = on.points_at(np.clip(on.parameters_of(of.centre), 0.0, 1.0))
+    back = of.points_at(np.clip(of.parameters_of(feet), 0.0, 1.0))
     return np.where(of.is_arc, np.hypot(*(feet - back).T), np.inf), back, feet

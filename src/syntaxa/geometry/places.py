@@ -14,7 +14,7 @@ from syntaxa.geometry.intersect import contacts
 from syntaxa.geometry.points import Point, polar
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 from syntaxa.geometry.vectors import norm
 
 PlaceKind = Literal["end", "middle", "centre", "quadrant", "crossing", "perpendicular", "tangent", "nearest"]
@@ -65,7 +65,7 @@ def pieces_near(shape: Shape, box: tuple[float, float, float, float]) -> list[Sh
     return pieces
 
 
-def crossings(shapes: Sequence[Shape]) -> list[Point]:
+def meeting_places(shapes: Sequence[Shape]) -> list[Point]:
     """Where any two of some curves meet; the cost grows with the square of their number."""
     rows = [(row, k) for k, shape in enumerate(shapes) for row in rows_of(shape, _FIT)]
     if len(rows) < 2:
@@ -83,7 +83,9 @@ def places_from(shape: Shape, base: Point) -> Iterator[tuple[PlaceKind, Point]]:
     for k in range(len(pieces)):
         one = pieces.take(np.array([k]))
         if not one.is_arc[0]:
-            yield from (("perpendicular", p) for p in _on(one, [one.points_at(one.shares_of(np.array([[*base]])))[0]]))
+            yield from (
+                ("perpendicular", p) for p in _on(one, [one.points_at(one.parameters_of(np.array([[*base]])))[0]])
+            )
             continue
         centre, radius = Point(*one.centre[0].tolist()), float(one.radius[0])
         away = base - centre
@@ -100,7 +102,7 @@ def places_from(shape: Shape, base: Point) -> Iterator[tuple[PlaceKind, Point]]:
 def _on(piece: CurveArray, places: Sequence[Floats]) -> Iterator[Point]:
     """Those of some places that lie on a piece between its ends."""
     for place in places:
-        share = float(piece.shares_of(place[None, :])[0])
+        share = float(piece.parameters_of(place[None, :])[0])
         if -1e-9 <= share <= 1 + 1e-9:
             yield Point(*place.tolist())
 
@@ -110,11 +112,11 @@ def nearest_on(shape: Shape, point: Point) -> Point:
     rows = rows_of(shape, _FIT)
     pieces = CurveArray.from_rows(rows, itertools.repeat(0, len(rows)))
     here = np.tile([*point], (len(rows), 1))
-    places = pieces.points_at(np.clip(pieces.shares_of(here), 0.0, 1.0))
+    places = pieces.points_at(np.clip(pieces.parameters_of(here), 0.0, 1.0))
     return Point(*places[int(np.argmin(norm(places - here)))].tolist())
 
 
-def distinct(places: Sequence[Point], apart: float) -> list[Point]:
+def thinned(places: Sequence[Point], apart: float) -> list[Point]:
     """Places without those that are nearer than `apart` (mm) to one before them."""
     kept: list[Point] = []
     for place in places:

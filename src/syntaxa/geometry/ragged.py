@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 import numpy as np
-from numpy.typing import NDArray
 from scipy.sparse import csr_matrix
 
-Ints = NDArray[np.int64]
+from syntaxa.geometry.types import Ints
 
 
 def distinct(values: Ints) -> Ints:

@@ -16,7 +16,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 #: Fewest facets that make an arc: any three points lie on a circle.
 _FEWEST = 3

@@ -12,7 +12,7 @@ import numpy as np
 from syntaxa.geometry.arrays import FLAT_SAGITTA, CurveArray
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 
 def pieces_of_rows(rows: Floats, closed: bool) -> CurveArray:

@@ -17,8 +17,8 @@ def rows_of(shape: Shape, fit: float) -> Rows:
     if isinstance(shape, Arc):
         return _arc_rows(shape)
     if isinstance(shape, EllipseArc | Spline):
-        return _linked(arc_run(shape, fit), shape.is_closed)
-    return _linked([row for part in shape.segments() for row in rows_of(part, fit)], shape.closed)
+        return end_to_end(arc_run(shape, fit), shape.is_closed)
+    return end_to_end([row for part in shape.segments() for row in rows_of(part, fit)], shape.closed)
 
 
 def _arc_rows(arc: Arc) -> Rows:
@@ -32,8 +32,8 @@ def _arc_rows(arc: Arc) -> Rows:
     return [(*points[k], *points[k + 1], bulge) for k in range(count)]
 
 
-def _linked(rows: Rows, closed: bool) -> Rows:
-    """The rows with each start set to the end before it, bit for bit."""
+def end_to_end(rows: Rows, closed: bool) -> Rows:
+    """Rows that follow each other, with each start set to the end before it, bit for bit."""
     linked = rows[:1]
     for row in rows[1:]:
         linked.append((*linked[-1][2:4], *row[2:]))

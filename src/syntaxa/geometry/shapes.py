@@ -15,7 +15,8 @@ import numpy as np
 from scipy.interpolate import BSpline
 
 from syntaxa.geometry.points import Point, Vector, polar
-from syntaxa.geometry.transform import Floats, Transform
+from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Floats
 
 TURN = 2 * math.pi
 

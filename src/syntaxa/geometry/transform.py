@@ -6,11 +6,9 @@ import math
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
 from syntaxa.geometry.points import Point, Vector
-
-Floats = NDArray[np.float64]
+from syntaxa.geometry.types import Floats
 
 
 @dataclass(frozen=True, slots=True)

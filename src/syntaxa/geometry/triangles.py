@@ -10,9 +10,10 @@ from typing import Literal
 
 import numpy as np
 
+from syntaxa.geometry.chaining import one_after_the_other, walks
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Line, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 
 UpAxis = Literal["x", "y", "z"]
 
@@ -108,24 +109,10 @@ def _chained(segments: Floats) -> list[Line | Polyline]:
     ends = np.round(segments.reshape(-1, 2) / cell).astype(np.int64)
     _, node = np.unique(ends, axis=0, return_inverse=True)
     node = node.reshape(-1, 2)
-    leaving: dict[int, list[int]] = {}
-    for k, (a, _) in enumerate(node.tolist()):
-        leaving.setdefault(a, []).append(k)
-    arriving = set(node[:, 1].tolist())
-    used = np.zeros(len(segments), dtype=bool)
-    starts = [k for k, (a, _) in enumerate(node.tolist()) if a not in arriving]
+    places = one_after_the_other(node[:, 0].tolist(), node[:, 1].tolist())
     shapes: list[Line | Polyline] = []
-    for first in [*starts, *range(len(segments))]:
-        if used[first]:
-            continue
-        run = [first]
-        used[first] = True
-        while True:
-            onward = [k for k in leaving.get(int(node[run[-1], 1]), ()) if not used[k]]
-            if not onward:
-                break
-            used[onward[0]] = True
-            run.append(onward[0])
+    for walk, _ in walks(places):
+        run = [end // 2 for end in walk]
         closed = node[run[-1], 1] == node[run[0], 0]
         points = [Point(*segments[k, :2].tolist()) for k in run]
         if not closed:

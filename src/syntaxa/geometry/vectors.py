@@ -7,9 +7,8 @@ long. Lengths are right to a rounding or two as long as their squares do not ove
 from __future__ import annotations
 
 import numpy as np
-from numpy.typing import NDArray
 
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats
 
 
 def norm(a: Floats) -> Floats:
@@ -41,6 +40,6 @@ def along(base: Floats, direction: Floats, by: Floats) -> Floats:
     return vectors(base[:, 0] + by * direction[:, 0], base[:, 1] + by * direction[:, 1])
 
 
-def chosen(mask: NDArray[np.bool_], a: Floats, b: Floats) -> Floats:
+def chosen(mask: Bools, a: Floats, b: Floats) -> Floats:
     """The rows of a where the mask (n,) is set, else those of b."""
     return vectors(np.where(mask, a[:, 0], b[:, 0]), np.where(mask, a[:, 1], b[:, 1]))

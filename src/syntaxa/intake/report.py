@@ -31,7 +31,7 @@ class Left(msgspec.Struct, frozen=True):
     why: str
 
 
-class Disagreement(msgspec.Struct, frozen=True):
+class DimensionCheck(msgspec.Struct, frozen=True):
     """A dimension whose text and geometry differ; in the file's numbers, degrees for angles."""
 
     id: str
@@ -62,7 +62,7 @@ class IntakeRecord(msgspec.Struct, frozen=True):
     repaired: list[str]
     fonts_missing: list[str]
     clipped: int
-    dimensions_disagree: list[Disagreement]
+    dimensions_disagree: list[DimensionCheck]
 
 
 def record_of(name: str, received: Received) -> IntakeRecord:
@@ -97,14 +97,14 @@ def record_of(name: str, received: Received) -> IntakeRecord:
     )
 
 
-def disagreements(received: Received) -> list[Disagreement]:
+def disagreements(received: Received) -> list[DimensionCheck]:
     """All dimensions whose text differs from what is drawn."""
     found = []
     for dimension in received.drawing.annotations:
         if isinstance(dimension, Dimension) and (pair := disagreement(dimension)) is not None:
             says, drawn = (round(v, 6) for v in pair)
             found.append(
-                Disagreement(
+                DimensionCheck(
                     dimension.id, dimension.layer, dimension.measures, says, drawn, dimension.text or f"{says:g}"
                 )
             )

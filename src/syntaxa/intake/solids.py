@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
-from syntaxa.geometry.transform import Floats
 from syntaxa.geometry.triangles import Mesh, cleaned, outline, section, turned_up
+from syntaxa.geometry.types import Floats
 from syntaxa.intake.gather import LARGEST, Gathered
 from syntaxa.intake.model import ReadOptions
 

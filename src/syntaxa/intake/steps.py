@@ -15,12 +15,12 @@ from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.drawing.step import QUIET, Context, Slot
 from syntaxa.geometry.clip import box_area, clipped, lies_within
 from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.types import Box
 from syntaxa.intake.base import IntakeStep
 from syntaxa.intake.model import PLAIN, ReadOptions
 
 BoxMode = Literal["inside", "touching", "cut"]
 
-Box = tuple[float, float, float, float]
 
 #: Kinds that can be taken or left: curves, and each kind of annotation.
 KINDS = ("curves", "text", "dimension", "hatch", "point", "image", "construction", "leader")

@@ -8,7 +8,7 @@ import struct
 import numpy as np
 
 from syntaxa.errors import IntakeError, Progress
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 from syntaxa.intake.gather import Gathered
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
 from syntaxa.intake.solids import add_solids

@@ -11,19 +11,18 @@ from pathlib import Path
 
 import msgspec
 
-from syntaxa.deliver.report import Page, Section, Table, html_page
+from syntaxa.deliver.report import HtmlPage, Section, Table, html_page
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Sketch, State
 from syntaxa.errors import DeliverError, Progress, no_progress, reason_of
 from syntaxa.files import write_atomically
+from syntaxa.geometry.types import Box
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
 from syntaxa.job.model import Job
 from syntaxa.measure.steps import scale_text
 from syntaxa.mend.deviation import deviation
 from syntaxa.mend.model import Finding, is_fault
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state
-
-Box = tuple[float, float, float, float]
 
 
 class SourceAccount(msgspec.Struct, frozen=True):
@@ -246,7 +245,7 @@ def _size(state: State) -> tuple[float, float]:
     return (box[2] - box[0], box[3] - box[1]) if box else (0.0, 0.0)
 
 
-def page_of(account: Account, made: str) -> Page:
+def page_of(account: Account, made: str) -> HtmlPage:
     """The account in words and tables; `made` says when it was made."""
     fixed = len(account.fixes)
     worst = (
@@ -277,7 +276,7 @@ def page_of(account: Account, made: str) -> Page:
         ),
     )
     good = not account.left and account.within_budget and not doubtful
-    return Page(f"Mending of {account.name}", made, verdict, good, sections)
+    return HtmlPage(f"Mending of {account.name}", made, verdict, good, sections)
 
 
 def _source_table(sources: list[SourceAccount]) -> Table:

@@ -13,12 +13,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.drawing.annotations import Box, Dimension, Text
+from syntaxa.drawing.annotations import Dimension, Text
 from syntaxa.drawing.dimension_text import plain_text
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
+from syntaxa.geometry.types import Box, Floats
 from syntaxa.intake.model import Received
-from syntaxa.measure.hypotheses import Floats
 
 #: Curves that are looked at, values of a kind that are kept, and texts that are read.
 _MOST_CURVES, _MOST_VALUES, _MOST_TEXTS = 3000, 60, 400

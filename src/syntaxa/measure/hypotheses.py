@@ -13,11 +13,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
 from syntaxa.drawing.units import MM_PER_UNIT
-
-Floats = NDArray[np.float64]
+from syntaxa.geometry.types import Floats
 
 #: Units of the numbers that are weighed against each other.
 UNITS = ("mm", "cm", "m", "in", "ft", "px", "px90", "pt")

@@ -6,7 +6,7 @@ from syntaxa.drawing.annotations import PointMark
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import State
 from syntaxa.errors import MeasureError
-from syntaxa.geometry.places import crossings, distinct
+from syntaxa.geometry.places import meeting_places, thinned
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Circle, Line
 
@@ -23,7 +23,7 @@ def registration_mark(state: State, layer: str) -> Point:
     points = [a.place for a in state.received().annotations if isinstance(a, PointMark) and a.layer == layer]
     centres = [c.shape.centre for c in curves if isinstance(c.shape, Circle)]
     for places in (points, centres, _crossings(curves)):
-        found = distinct(places, 1e-6)
+        found = thinned(places, 1e-6)
         if len(found) == 1:
             return found[0]
         if found:
@@ -38,4 +38,4 @@ def registration_mark(state: State, layer: str) -> Point:
 
 def _crossings(curves: list[Curve]) -> list[Point]:
     lines = [c.shape for c in curves if isinstance(c.shape, Line)]
-    return crossings(lines) if len(lines) <= _MOST_LINES else []
+    return meeting_places(lines) if len(lines) <= _MOST_LINES else []

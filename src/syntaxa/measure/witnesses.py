@@ -14,7 +14,7 @@ import numpy as np
 from scipy.special import logsumexp
 
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
-from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.measure.clues.dimensions import dimensions
 from syntaxa.measure.clues.header import header, neighbours
 from syntaxa.measure.clues.notes import notes
@@ -22,7 +22,7 @@ from syntaxa.measure.clues.roundness import roundness
 from syntaxa.measure.clues.sheets import sheets
 from syntaxa.measure.clues.sizes import sizes
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, SCALES, UNITS, Clue, Floats, priors
+from syntaxa.measure.hypotheses import MM, SCALES, UNITS, Clue, priors
 
 #: Below this the clues are not at one, and the user is asked.
 SURE = 0.9

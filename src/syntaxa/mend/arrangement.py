@@ -15,10 +15,10 @@ from functools import cached_property
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.ragged import grouped
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import chosen, norm
 from syntaxa.mend.model import Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -82,7 +82,7 @@ def split_at_contacts(pieces: Pieces, near: Neighbourhood) -> tuple[Edges, Cross
     count = len(curves)
     met = near.contacts
     # An end that lies on an end is no cut; a crossing is a vertex of its own unless an end is there.
-    away = np.minimum(met.second_share, 1 - met.second_share) * near.lengths[met.second]
+    away = np.minimum(met.second_parameter, 1 - met.second_parameter) * near.lengths[met.second]
     on_inside = met.take(np.flatnonzero((met.end >= 0) & (away > merge)))
     through = met.take(np.flatnonzero(met.end < 0))
     label, vertices = _vertices(near, through.points)
@@ -90,7 +90,7 @@ def split_at_contacts(pieces: Pieces, near: Neighbourhood) -> tuple[Edges, Cross
     every = np.arange(count)
     owner = np.concatenate([every, every, on_inside.second, through.first, through.second])
     share = np.concatenate(
-        [np.zeros(count), np.ones(count), on_inside.second_share, through.first_share, through.second_share]
+        [np.zeros(count), np.ones(count), on_inside.second_parameter, through.first_parameter, through.second_parameter]
     )
     at = np.concatenate(
         [

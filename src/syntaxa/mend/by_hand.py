@@ -19,7 +19,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Purpose, Sketch, State
 from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import MendError
-from syntaxa.geometry.construct import chamfered, extended, filleted, offset_run, part_of, share_of, trimmed
+from syntaxa.geometry.construct import chamfered, extended, filleted, offset_run, parameter_of, part_of, trimmed
 from syntaxa.geometry.images import farthest_move
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows, shape_of_rows
@@ -304,7 +304,7 @@ def _cut(shape: Shape, others: Sequence[Shape], at: Point, way: str) -> list[Sha
 
 
 def _split(shape: Line | Arc | Circle, at: Point) -> list[Shape] | None:
-    share = share_of(shape, at)
+    share = parameter_of(shape, at)
     if isinstance(shape, Circle):
         return [part_of(shape, share, share + 0.5), part_of(shape, share + 0.5, share + 1.0)]
     return [part_of(shape, 0.0, share), part_of(shape, share, 1.0)] if 1e-9 < share < 1 - 1e-9 else None
@@ -315,7 +315,7 @@ def _cut_polyline(shape: Polyline, others: Sequence[Shape], at: Point, way: str)
     pieces = list(shape.segments())
 
     def away(piece: Line | Arc) -> float:
-        share = min(max(share_of(piece, at), 0.0), 1.0)
+        share = min(max(parameter_of(piece, at), 0.0), 1.0)
         return part_of(piece, 0.0, share).end.distance_to(at) if share > 1e-12 else piece.start.distance_to(at)
 
     k = min(range(len(pieces)), key=lambda i: away(pieces[i]))

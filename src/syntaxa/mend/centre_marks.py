@@ -12,9 +12,8 @@ import numpy as np
 from scipy.spatial import cKDTree
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 
 #: Share of the radius by which a mark may miss the centre, and of their length by which arms may differ.
 _NEAR, _EQUAL = 0.1, 0.02

@@ -13,10 +13,10 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.construct import arc_from
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc
+from syntaxa.geometry.types import Ints
 from syntaxa.mend.arrangement import Edges
 
 #: Width of a mouth, in lengths of its chain, up to which the chain is nearly closed.

@@ -16,7 +16,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.watching import still_wanted
 

@@ -12,13 +12,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.chaining import walks
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.refit import SIDE_OF_A_POLYGON, RefitLimits, refit
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import cross, dot
 
 #: Radians; a way that turns less goes straight on.
@@ -161,29 +161,16 @@ def line_chains(
     ends = np.array([[*p] for c in curves for p in (c.shape.start, c.shape.end)])
     _, label = cluster_labels(ends, 2 * merge)
     turn = _turns(ends, label, np.array(lines))
-    at: dict[int, list[int]] = {}
-    for k in lines:
-        for vertex in {int(label[2 * k]), int(label[2 * k + 1])}:
-            at.setdefault(vertex, []).append(k)
     smooth = (turn < most).tolist()
     bends = (turn < most) & (turn > least)
 
     def passes(vertex: int, one: int, other: int) -> bool:
-        return smooth[vertex] and alike(curves[one], curves[other])
+        return smooth[vertex] and can_be_one(curves[one], curves[other])
 
-    used: set[int] = set()
-    for first in [k for k in lines if bends[label[2 * k]] or bends[label[2 * k + 1]]]:
-        if first in used:
-            continue
-        back, _ = _walk(first, int(label[2 * first]), at, label, passes, {first})
-        begin = back[-1] if back else (first, True)
-        start = (begin[0], not begin[1]) if back else begin
-        vertex = int(label[2 * start[0] + (1 if start[1] else 0)])
-        onward, closed = _walk(start[0], vertex, at, label, passes, {start[0]})
-        walk = [start, *onward]
-        used |= {k for k, _ in walk}
+    bending = [k for k in lines if bends[label[2 * k]] or bends[label[2 * k + 1]]]
+    for walk, closed in walks(label.tolist(), passes, bending):
         if len(walk) >= 2:
-            yield [(curves[k], forward) for k, forward in walk], closed
+            yield [(curves[end // 2], end % 2 == 0) for end in walk], closed
 
 
 def points_of(chain: list[tuple[Curve, bool]], closed: bool) -> Floats:
@@ -211,26 +198,7 @@ def _turns(ends: Floats, label: Ints, lines: Ints) -> Floats:
     return turn
 
 
-def _walk(
-    first: int, vertex: int, at: dict[int, list[int]], label: Ints, passes: Passes, seen: set[int]
-) -> tuple[list[tuple[int, bool]], bool]:
-    """Lines on from one end of a line, each with its direction, until something else meets; whether it came round."""
-    walk: list[tuple[int, bool]] = []
-    here = first
-    while True:
-        onward = [k for k in at.get(vertex, ()) if k != here]
-        if len(onward) != 1 or not passes(vertex, here, onward[0]):
-            return walk, False
-        here = onward[0]
-        if here in seen:
-            return walk, here == first
-        seen.add(here)
-        forward = int(label[2 * here]) == vertex
-        walk.append((here, forward))
-        vertex = int(label[2 * here + (1 if forward else 0)])
-
-
-def alike(one: Curve, other: Curve) -> bool:
+def can_be_one(one: Curve, other: Curve) -> bool:
     """Whether two curves can be made one: of one layer, style, role, group and block, and neither of them locked."""
     if one.locked or other.locked:
         return False

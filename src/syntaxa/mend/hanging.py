@@ -6,9 +6,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.ragged import grouped, picked
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Edges
 from syntaxa.mend.joints import EndState
 from syntaxa.mend.model import Pieces
@@ -84,7 +83,7 @@ def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState, longest
 def _ends_inside(near: Neighbourhood) -> Ints:
     """Ends that lie on the inside of another piece."""
     met = near.contacts
-    away = np.minimum(met.second_share, 1 - met.second_share) * near.lengths[met.second]
+    away = np.minimum(met.second_parameter, 1 - met.second_parameter) * near.lengths[met.second]
     inside = np.flatnonzero((met.end >= 0) & (away > 2 * near.merge))
     return np.asarray(2 * met.first[inside] + met.end[inside])
 

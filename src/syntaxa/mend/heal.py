@@ -21,11 +21,11 @@ import msgspec
 import numpy as np
 from scipy.spatial import cKDTree
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Crossings, Edges, bridges, split_at_contacts
 from syntaxa.mend.closing import Closing, closing_of
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
@@ -34,7 +34,7 @@ from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, spari
 from syntaxa.mend.model import CHOICES, Finding, Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.overlaps import Stacks
-from syntaxa.mend.received import Received, Single
+from syntaxa.mend.prepared import Prepared, Single
 from syntaxa.mend.slivers import Twin, without_slivers
 from syntaxa.mend.telling import Accept, Telling, everything
 from syntaxa.watching import still_wanted
@@ -66,7 +66,7 @@ class Healed:
 
 
 def heal(
-    received: Received,
+    received: Prepared,
     tolerances: Tolerances,
     dead_end: float,
     accept: Accept,
@@ -100,7 +100,7 @@ def heal(
     return Healed(single.pieces, edges, aside, cuts, closings, work.telling)
 
 
-def prepared(received: Received, tolerances: Tolerances) -> Single:
+def prepared(received: Prepared, tolerances: Tolerances) -> Single:
     """The pieces after the first two passes: nothing lies twice, no crumbs."""
     return _Pass(Telling(everything)).drop_specks(received.single, tolerances)
 
@@ -124,7 +124,7 @@ class _Pass:
 
     # ------------------------------------------------------------------ stacks
 
-    def unstack(self, received: Received) -> Single:
+    def unstack(self, received: Prepared) -> Single:
         """Duplicates and overlaps on one carrier become one piece."""
         found = received.stacks
         pieces, lengths = received.pieces, received.near.lengths

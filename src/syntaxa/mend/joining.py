@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.joints import Joints
 from syntaxa.mend.model import Pieces
@@ -45,7 +45,7 @@ def reshape(curves: CurveArray, start: Floats, end: Floats, changed: Bools) -> C
     index = np.flatnonzero(changed & curves.is_arc)
     if len(index):
         arcs = curves.take(index)
-        first, last = arcs.shares_of(start[index]), arcs.shares_of(end[index])
+        first, last = arcs.parameters_of(start[index]), arcs.parameters_of(end[index])
         off = np.maximum(norm(arcs.points_at(first) - start[index]), norm(arcs.points_at(last) - end[index]))
         on_circle = np.tan(arcs.sweep * (last - first) / 4)
         middle = arcs.points_at(np.full(len(index), 0.5))

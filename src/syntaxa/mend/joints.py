@@ -19,12 +19,12 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import linked, pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import distinct, grouped, picked
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
 
@@ -118,8 +118,8 @@ def end_states(near: Neighbourhood, reach: float) -> EndState:
     # An end on the inside of a piece, or a touch, is a corner that the piece ran past, at any angle.
     stops = on_end | (angle > _SHALLOW) | (angle < _TOUCHING)
     for index, share, may in (
-        (met.first, met.first_share, stops & ~on_end),
-        (met.second, met.second_share, stops),
+        (met.first, met.first_parameter, stops & ~on_end),
+        (met.second, met.second_parameter, stops),
     ):
         for last in (0, 1):
             away = (1 - share if last else share) * length[index]
@@ -133,7 +133,7 @@ def _angles_between(curves: CurveArray, i: Ints, j: Ints, points: Floats) -> Flo
     directions = []
     for index in (i, j):
         taken = curves.take(index)
-        directions.append(taken.tangents_at(np.clip(taken.shares_of(points), 0.0, 1.0)))
+        directions.append(taken.tangents_at(np.clip(taken.parameters_of(points), 0.0, 1.0)))
     a, b = directions
     return np.asarray(np.arcsin(np.clip(np.abs(cross(a, b)), 0.0, 1.0)))
 
@@ -214,7 +214,7 @@ def measured(near: Neighbourhood, joints: Joints) -> Joints:
 def _travel(curves: CurveArray, ends: Ints, places: Floats) -> tuple[Floats, Floats]:
     """How far ends (k,) go to places (k, 2): (off their carrier, along it), mm; along is below 0 where it shortens."""
     own = curves.take(ends // 2)
-    share = own.shares_of(places)
+    share = own.parameters_of(places)
     along = np.where(ends % 2 == 1, share - 1, -share) * own.lengths()
     chord = own.end - own.start
     off_line = np.abs(cross(places - own.start, chord)) / np.maximum(norm(chord), 1e-300)
@@ -393,7 +393,7 @@ def _on_shared_circle(curves: CurveArray, i: Ints, j: Ints, places: Floats) -> F
     one, two = curves.take(i), curves.take(j)
     same = one.is_arc & two.is_arc & (np.abs(one.radius - two.radius) <= 1e-7)
     same &= norm(one.centre - two.centre) <= 1e-7
-    return np.where(same[:, None], one.points_at(one.shares_of(places)), places)
+    return np.where(same[:, None], one.points_at(one.parameters_of(places)), places)
 
 
 def _joints(near: Neighbourhood, first: Ints, all_ends: Ints, place: Floats) -> Joints:
@@ -487,7 +487,7 @@ def inside_candidates(near: Neighbourhood, ends: Ints, limit: Floats) -> tuple[I
     other = piece != ends[row] // 2
     row, piece = row[other], piece[other]
     target = near.curves.take(piece)
-    share = target.shares_of(points[row])
+    share = target.parameters_of(points[row])
     inside = np.flatnonzero((share > 0) & (share < 1))
     row, piece, share = row[inside], piece[inside], share[inside]
     gap = points[row] - target.take(inside).points_at(share)
@@ -563,7 +563,7 @@ def _met_inside(near: Neighbourhood, chosen: Ints, target: Ints, share: Floats, 
     best = np.full(len(chosen), np.inf)
     for crossing in carrier_crossings(curves, chosen // 2, target, _TANGENT):
         known = np.where(np.isnan(crossing), np.inf, crossing)
-        where = across.shares_of(np.nan_to_num(crossing))
+        where = across.parameters_of(np.nan_to_num(crossing))
         away = norm(known - here)
         good = (away < best) & (away <= np.where(flat, gap / 2, gap) + _SLACK) & (where >= 0) & (where <= 1)
         index = np.flatnonzero(good)
@@ -637,7 +637,7 @@ def sparing(near: Neighbourhood, joints: Joints, held: Bools) -> Joints:
             stay[k] = bool((np.abs(fixed - fixed[0]).max() <= _SLACK) and not (target >= 0 and len(fixed) == len(own)))
         if target >= 0 and held[target]:
             piece = near.curves.take(np.array([target]))
-            foot = piece.points_at(np.clip(piece.shares_of(place[[k]]), 0.0, 1.0))
+            foot = piece.points_at(np.clip(piece.parameters_of(place[[k]]), 0.0, 1.0))
             stay[k] &= not len(fixed)
             place[k] = foot[0]
     return measured(near, replace(joints, place=place).take(np.flatnonzero(stay)))

@@ -12,11 +12,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.construct import arc_from, filleted
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Line
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import cross, dot
 from syntaxa.mend.vertices import Vertices
 

@@ -8,11 +8,11 @@ from dataclasses import dataclass
 import msgspec
 import numpy as np
 
-from syntaxa.geometry.arrays import CurveArray, Ints
-from syntaxa.geometry.inside import holds, point_inside
+from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.inside import contains, point_inside
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 
 #: Every kind of finding, with the sentence that explains it.
 FINDING_KINDS: dict[str, str] = {
@@ -125,7 +125,7 @@ class Region:
 
     def contains(self, x: float, y: float) -> bool:
         """Whether a point (mm) lies in it, and in none of its holes."""
-        return holds(self._outline(), np.array([x, y]))
+        return contains(self._outline(), np.array([x, y]))
 
     def _outline(self) -> CurveArray:
         return CurveArray.joined([pieces_of_rows(loop, True) for loop in self.loops])

@@ -6,11 +6,11 @@ from functools import cached_property
 
 import numpy as np
 
-from syntaxa.geometry.arrays import CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex, Pairs
 from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.intersect import Contacts, boxes_of, contacts
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import norm
 from syntaxa.mend.model import end_points
 

@@ -11,10 +11,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.ragged import distinct
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import norm
 
 _TURN = 2 * np.pi
@@ -72,7 +72,7 @@ def _spread(curves: CurveArray, lengths: Floats, first: Ints, members: Ints, tol
         return Stacks(first, members, none, none, none.astype(bool), none.astype(bool))
     keeper = np.repeat(members[first[:-1]], np.diff(first))
     target, source = curves.take(keeper), curves.take(members)
-    middle = target.shares_of(source.points_at(np.full(len(members), 0.5)))
+    middle = target.parameters_of(source.points_at(np.full(len(members), 0.5)))
     half = lengths[members] / 2 / np.maximum(lengths[keeper], 1e-300)
     low, high = middle - half, middle + half
     lows, highs = np.minimum.reduceat(low, first[:-1]), np.maximum.reduceat(high, first[:-1])
@@ -137,14 +137,14 @@ def _on_carrier(curves: CurveArray, longer: Ints, shorter: Ints, share: float, t
     """Whether the point at a share of the shorter lies on the carrier of the longer."""
     target = curves.take(longer)
     points = curves.take(shorter).points_at(np.full(len(shorter), share))
-    near = target.points_at(target.shares_of(points))
+    near = target.points_at(target.parameters_of(points))
     return np.asarray(norm(points - near) <= tolerance)
 
 
 def _shared_length(curves: CurveArray, longer: Ints, shorter: Ints) -> Floats:
     """Length (mm) that both cover, measured along the longer."""
     target, source = curves.take(longer), curves.take(shorter)
-    middle = target.shares_of(source.points_at(np.full(len(shorter), 0.5)))
+    middle = target.parameters_of(source.points_at(np.full(len(shorter), 0.5)))
     length = target.lengths()
     half = source.lengths() / 2 / np.maximum(length, 1e-300)
     total = np.zeros(len(longer))

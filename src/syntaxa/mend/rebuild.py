@@ -10,10 +10,9 @@ import numpy as np
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
-from syntaxa.geometry.arrays import Bools, Ints
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Arc, Circle
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
 from syntaxa.watching import still_wanted

@@ -9,11 +9,10 @@ from collections import Counter
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.inside import crossed_edges
 from syntaxa.geometry.ragged import distinct, grouped
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
 

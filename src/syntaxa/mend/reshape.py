@@ -25,7 +25,7 @@ from syntaxa.mend.deviation import deviation
 from syntaxa.mend.kinks import kinks
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.simplify import every_second, simplified, within
-from syntaxa.mend.squaring import alike, concentric, levelled
+from syntaxa.mend.squaring import concentric, levelled, made_equal
 from syntaxa.mend.vertices import Vertices
 
 
@@ -129,7 +129,7 @@ class SquareUp(MendStep, frozen=True, tag="square-up", omit_defaults=True):
         kinds: list[tuple[bool, Callable[[Sketch], tuple[dict[str, Curve], list[float]]]]] = [
             (self.level, lambda s: levelled(_vertices(s), self.within)),
             (self.concentric, lambda s: concentric(s.curves, self.within)),
-            (self.alike, lambda s: alike(s.curves, self.within)),
+            (self.alike, lambda s: made_equal(s.curves, self.within)),
         ]
 
         def change(sketch: Sketch) -> _Change:

@@ -19,9 +19,9 @@ from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats
 from syntaxa.geometry.vectors import cross, norm
-from syntaxa.mend.facets import alike, line_chains, points_of
+from syntaxa.mend.facets import can_be_one, line_chains, points_of
 
 #: Radians; a way that turns further goes back on itself.
 _TURNS_BACK = 3.1
@@ -100,7 +100,7 @@ def _arcs_of_one(curves: Sequence[Curve], merge: float) -> list[list[Curve]]:
 
 def _on_one_circle(one: Curve, two: Curve, merge: float) -> bool:
     a, b = one.shape, two.shape
-    if not (isinstance(a, Arc) and isinstance(b, Arc)) or not alike(one, two):
+    if not (isinstance(a, Arc) and isinstance(b, Arc)) or not can_be_one(one, two):
         return False
     return a.centre.distance_to(b.centre) <= merge and abs(a.radius - b.radius) <= merge
 

@@ -13,11 +13,11 @@ from functools import partial
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools, CurveArray, Ints
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.ragged import spread
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import dot, norm, vectors
 from syntaxa.mend.arrangement import Cycles, Edges
 
@@ -179,7 +179,7 @@ def _widths(sides: CurveArray, against: Bools, cycle: Ints, tolerance: float) ->
     row, side = (np.concatenate(parts) for parts in zip(*pairs, strict=True))
     across = sides.take(side)
     here = samples.take(row, axis=0)
-    apart = across.points_at(np.clip(across.shares_of(here), 0.0, 1.0)) - here
+    apart = across.points_at(np.clip(across.parameters_of(here), 0.0, 1.0)) - here
     distance = norm(apart)
     # What is near but not straight across is the next side round a corner: a small hole is no thin face. Only at
     # the tips of a face, where it is much thinner than the tolerance, the two cannot be told apart.

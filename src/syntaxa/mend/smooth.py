@@ -13,12 +13,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Spline
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.model import Finding, Pieces
 
 #: mm; how far a facet may leave the smooth curve.

@@ -14,12 +14,11 @@ from dataclasses import replace
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Bools
 from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.shapes import Arc, Circle, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats
 from syntaxa.mend.vertices import Vertices
 
 #: Radians; a line that is off by more is meant to slope.
@@ -70,7 +69,7 @@ def _goal(values: Floats, held: Bools) -> float:
     return float(ordered[(len(ordered) - 1) // 2])
 
 
-def alike(curves: Sequence[Curve], within: float) -> tuple[dict[str, Curve], list[float]]:
+def made_equal(curves: Sequence[Curve], within: float) -> tuple[dict[str, Curve], list[float]]:
     """(circles that change by id, how far each does, mm): nearly equal radii made equal."""
     order = sorted((c for c in _circles(curves) if not c[0].locked), key=lambda c: (c[1].radius, c[0].id))
     anew: dict[str, Curve] = {}

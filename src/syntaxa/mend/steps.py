@@ -25,8 +25,8 @@ from syntaxa.mend.heal import heal
 from syntaxa.mend.model import Finding
 from syntaxa.mend.part import LeftAlone
 from syntaxa.mend.pieces import pieces_of
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.rebuild import rebuilt
-from syntaxa.mend.received import Received
 from syntaxa.mend.smooth import faceted_twins
 from syntaxa.mend.survey import NO_SURVEY, Survey, survey
 from syntaxa.mend.sweep import Sweep, sweep
@@ -180,7 +180,7 @@ def mended(
     advised = Telling(accept)
     if accept is not everything:
         curves = Advice(curves, pieces_of(curves, tolerances.fit), tolerances.merge).followed(advised)
-    received = Received(pieces_of(curves, tolerances.fit), tolerances.merge)
+    received = Prepared(pieces_of(curves, tolerances.fit), tolerances.merge)
     held = frozenset(k for k, c in enumerate(curves) if c.locked)
     healed = heal(received, tolerances, dead_end, accept, choices, held)
     findings = (*advised.findings(), *twins, *healed.findings)
@@ -269,7 +269,7 @@ def proposed_gap(sketches: Sequence[Sketch]) -> ProposedGap:
     """One gap tolerance for all sketches that are to be mended: the widest that any of them asks for."""
     plain = Tolerances()
     mended_ones = (without_marks(s.curves)[0] for s in sketches if _is_mended(s))
-    received = (Received(pieces_of(curves, plain.fit), plain.merge) for curves in mended_ones)
+    received = (Prepared(pieces_of(curves, plain.fit), plain.merge) for curves in mended_ones)
     found = [propose_gap(one, plain) for one in received]
     # Each asks for its own; what one of them keeps apart, none may close.
     apart = min((p.apart for p in found), default=np.inf)

@@ -16,7 +16,7 @@ from syntaxa.mend.centre_marks import without_marks
 from syntaxa.mend.heal import heal, prepared
 from syntaxa.mend.model import Finding, Region
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import regions_of
 from syntaxa.mend.smooth import faceted_twins
 from syntaxa.mend.telling import everything
@@ -58,11 +58,11 @@ def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_en
     total = len(curves)
     curves, _ = without_marks(curves)
     pieces = pieces_of(curves, tolerances.fit)
-    received = Received(pieces, tolerances.merge)
+    received = Prepared(pieces, tolerances.merge)
     twins = faceted_twins(curves, pieces, tolerances)
     gone = {name for twin in twins for name in twin.facets}
     kept = [c for c in curves if c.id not in gone]
-    to_heal = Received(pieces_of(kept, tolerances.fit), tolerances.merge) if gone else received
+    to_heal = Prepared(pieces_of(kept, tolerances.fit), tolerances.merge) if gone else received
     healed = heal(to_heal, tolerances, dead_end, everything)
     single = prepared(received, tolerances)
     edges, _ = split_at_contacts(single.pieces, single.near)

@@ -15,12 +15,11 @@ import numpy as np
 
 from syntaxa.drawing.model import Curve
 from syntaxa.errors import Progress
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.heal import heal
 from syntaxa.mend.pieces import pieces_of
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 from syntaxa.mend.regions import region_count
 from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import LARGEST, SMALLEST, with_gap
@@ -77,7 +76,7 @@ def sweep(
 ) -> Sweep:
     """The sweep of some sketches up to a limit (mm); the proposed tolerance (mm) is a step of its own."""
     plain = Tolerances()
-    received = [Received(pieces_of(curves, plain.fit), plain.merge) for curves in sketches]
+    received = [Prepared(pieces_of(curves, plain.fit), plain.merge) for curves in sketches]
     tolerances = np.unique(np.append(np.geomspace(min(1e-3, limit), limit, steps), np.clip(proposed, SMALLEST, limit)))
     sizes = np.sort(np.concatenate([_sizes(one) for one in received])) if received else np.empty(0)
     rows = []
@@ -89,13 +88,13 @@ def sweep(
     return Sweep(tolerances, counts[:, 0], counts[:, 1], np.searchsorted(sizes, tolerances, side="right"))
 
 
-def _counts(received: Received, tolerances: Tolerances, dead_end: float) -> tuple[int, int]:
+def _counts(received: Prepared, tolerances: Tolerances, dead_end: float) -> tuple[int, int]:
     """(regions, open ends) once everything is mended."""
     edges = heal(received, tolerances, dead_end, everything).edges
     return region_count(edges), int((edges.degrees() == 1).sum())
 
 
-def _sizes(received: Received) -> Floats:
+def _sizes(received: Prepared) -> Floats:
     """The longer side of the box of each curve that is more than a crumb, mm."""
     curves, count = received.pieces.curves, len(received.pieces.ids)
     low, high = np.full((count, 2), np.inf), np.full((count, 2), -np.inf)

@@ -11,7 +11,7 @@ from collections.abc import Callable
 import msgspec
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools
+from syntaxa.geometry.types import Bools
 from syntaxa.mend.model import Finding
 
 Accept = Callable[[Finding], bool]

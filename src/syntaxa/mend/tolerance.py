@@ -12,16 +12,15 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Bools
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats
 from syntaxa.geometry.vectors import dot
 from syntaxa.mend.heal import prepared
 from syntaxa.mend.joints import EndState, end_states, leaving, nearest_partner, sound
 from syntaxa.mend.neighbourhood import Neighbourhood
-from syntaxa.mend.received import Received
+from syntaxa.mend.prepared import Prepared
 
 #: mm; used where nothing is open.
 SMALLEST = 1e-4
@@ -64,7 +63,7 @@ class ProposedGap:
     doubtful: int = 0
 
 
-def propose_gap(received: Received, tolerances: Tolerances) -> ProposedGap:
+def propose_gap(received: Prepared, tolerances: Tolerances) -> ProposedGap:
     """The gap tolerance that the drawing itself suggests."""
     near = prepared(received, tolerances).near
     if not len(near.curves):
@@ -126,7 +125,7 @@ def _chain_lengths(near: Neighbourhood) -> Floats:
     return np.asarray(np.bincount(own, weights=near.lengths, minlength=count)[own])
 
 
-def auto_tolerances(received: Received, tolerances: Tolerances) -> Tolerances:
+def auto_tolerances(received: Prepared, tolerances: Tolerances) -> Tolerances:
     """The tolerances with the gap that the drawing suggests, and a speck in keeping with it."""
     gap = propose_gap(received, tolerances).gap
     return with_gap(tolerances, gap)

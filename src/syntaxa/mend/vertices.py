@@ -13,12 +13,11 @@ from functools import cached_property
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import Bools, Ints
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Arc, Line, Polyline
-from syntaxa.geometry.transform import Floats
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.model import Pieces, end_points
 
 

@@ -10,7 +10,7 @@ from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.drawing.state import State
 from syntaxa.geometry.shapes import Line, Polyline
 from syntaxa.measure.clues.sheets import sheet_at_scale
-from syntaxa.route.model import Look, Looks, Rule
+from syntaxa.route.model import Appearance, Appearances, Rule
 from syntaxa.route.picking import chains
 
 #: Words in names of layers, and what such layers hold (common practice, no published source).
@@ -49,7 +49,7 @@ class LeaveOut:
 
 def not_geometry(state: State) -> list[LeaveOut]:
     """What could be left out of the sketches as they are now; nothing is changed."""
-    looks = Looks(state)
+    looks = Appearances(state)
     curves = [c for s in state.profiles() for c in s.curves]
     seen = [(c, looks.of(c)) for c in curves]
     found = [*_by_layer(seen), *_by_line_type(seen)]
@@ -62,7 +62,7 @@ def not_geometry(state: State) -> list[LeaveOut]:
     return found
 
 
-def _by_layer(seen: list[tuple[Curve, Look]]) -> Iterator[LeaveOut]:
+def _by_layer(seen: list[tuple[Curve, Appearance]]) -> Iterator[LeaveOut]:
     for layer in dict.fromkeys(look.layer for _, look in seen):
         what = _what(layer, _LAYER_WORDS)
         if what:
@@ -71,7 +71,7 @@ def _by_layer(seen: list[tuple[Curve, Look]]) -> Iterator[LeaveOut]:
             yield LeaveOut(f"Layer {layer} sounds like {what}.", count, Rule(goes="out", layer=escaped))
 
 
-def _by_line_type(seen: list[tuple[Curve, Look]]) -> Iterator[LeaveOut]:
+def _by_line_type(seen: list[tuple[Curve, Appearance]]) -> Iterator[LeaveOut]:
     for line_type in dict.fromkeys(look.line_type for _, look in seen):
         what = _what(line_type, _LINE_TYPES)
         if what:

@@ -39,7 +39,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
     block: str = "*"
     kind: str = "*"
 
-    def fits(self, look: Look) -> bool:
+    def fits(self, look: Appearance) -> bool:
         """Whether a curve that looks so is meant."""
         return (
             _same(look.layer, self.layer)
@@ -50,7 +50,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
             and (self.weight is None or abs((look.weight or 0.0) - self.weight) < 5e-4)
         )
 
-    def name_for(self, look: Look) -> str:
+    def name_for(self, look: Appearance) -> str:
         """The sketch that a curve of that look goes to."""
         name = self.to
         for grouping in GROUPINGS:
@@ -70,7 +70,7 @@ class Rule(msgspec.Struct, frozen=True, omit_defaults=True):
 
 
 @dataclass(frozen=True, slots=True)
-class Look:
+class Appearance:
     """How a curve looks, its own style or else that of its layer. Weight in mm, None for the default."""
 
     layer: str
@@ -92,7 +92,7 @@ class Look:
         }[grouping]
 
 
-class Looks:
+class Appearances:
     """Tells how curves look; knows the layers of all sources."""
 
     def __init__(self, state: State) -> None:
@@ -100,11 +100,11 @@ class Looks:
             (taken.number, layer.name): layer for taken in state.taken for layer in taken.drawing.layers
         }
 
-    def of(self, curve: Curve) -> Look:
+    def of(self, curve: Curve) -> Appearance:
         """How a curve looks."""
         layer = self._layers.get((curve.source, curve.layer)) or Layer(curve.layer)
         style = curve.style
-        return Look(
+        return Appearance(
             curve.layer,
             layer.colour if style.colour is None else style.colour,
             (style.line_type or layer.line_type).upper().replace("CONTINUOUS", "").replace("BYBLOCK", ""),
@@ -120,7 +120,7 @@ class CurveGroup:
 
     grouping: Grouping
     name: str
-    look: Look
+    look: Appearance
     count: int
     length: float
     ids: tuple[str, ...]
@@ -148,11 +148,11 @@ class CurveGroup:
 
 def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
     """All that was taken in (`state`, before any routing), grouped; `now` tells its size and where each group went."""
-    looks = Looks(state)
+    looks = Appearances(state)
     to_mm = {t.number: now.placement_of(t).mm_per_unit for t in now.taken}
     home = {c.root: s.name for s in now.sketches for c in s.curves}
     hidden = {(t.number, x.name) for t in state.taken for x in t.drawing.layers if not x.shown}
-    members: dict[str, list[tuple[Curve, Look, int]]] = {}
+    members: dict[str, list[tuple[Curve, Appearance, int]]] = {}
     for taken in state.taken:
         for curve in taken.drawing.curves:
             look = looks.of(curve)
@@ -176,7 +176,7 @@ def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
     return sorted(found, key=lambda g: g.name.lower())
 
 
-def first_fit(rules: Sequence[Rule], look: Look) -> Rule | None:
+def first_fit(rules: Sequence[Rule], look: Appearance) -> Rule | None:
     """The first rule that means a curve of that look."""
     return next((rule for rule in rules if rule.fits(look)), None)
 

@@ -19,10 +19,9 @@ from scipy.spatial import cKDTree
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import length_in
 from syntaxa.errors import RouteError
-from syntaxa.geometry.arrays import Ints
 from syntaxa.geometry.shapes import Arc, Circle
-from syntaxa.geometry.transform import Floats
-from syntaxa.route.model import Look, Looks
+from syntaxa.geometry.types import Floats, Ints
+from syntaxa.route.model import Appearance, Appearances
 
 Alike = Literal["layer", "colour", "kind", "radius", "length"]
 
@@ -64,7 +63,7 @@ def loop(curves: Sequence[Curve], picked: Collection[str], reach: float) -> set[
     return found
 
 
-def alike(curves: Sequence[Curve], picked: Collection[str], by: Alike, looks: Looks) -> set[str]:
+def alike(curves: Sequence[Curve], picked: Collection[str], by: Alike, looks: Appearances) -> set[str]:
     """Ids of all curves with the layer, colour, kind, radius or length of any that was picked."""
     value = _VALUES[by]
     seen = {value(c, looks.of(c)) for c in curves if c.id in picked} - {None}
@@ -83,7 +82,7 @@ def inverted(curves: Iterable[Curve], picked: Collection[str]) -> set[str]:
     return {c.id for c in curves} - set(picked)
 
 
-def matching(curves: Sequence[Curve], words: str, unit: str, looks: Looks) -> set[str]:
+def matching(curves: Sequence[Curve], words: str, unit: str, looks: Appearances) -> set[str]:
     """Ids of the curves that a filter means, such as "circles under 3 mm" or "lines over 2in on NOTES".
 
     The words, each of which can be left out: a kind (lines, arcs, circles, ellipses, splines, polylines, closed, open),
@@ -151,7 +150,7 @@ def _measure(curve: Curve, radius: bool) -> float:
     return 2 * shape.radius if isinstance(shape, Circle) else shape.length
 
 
-_VALUES: dict[Alike, Callable[[Curve, Look], object]] = {
+_VALUES: dict[Alike, Callable[[Curve, Appearance], object]] = {
     "layer": lambda _c, look: look.layer,
     "colour": lambda _c, look: look.colour,
     "kind": lambda _c, look: look.kind,

@@ -11,7 +11,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.drawing.step import QUIET, Context, Slot
 from syntaxa.route.base import RouteStep
-from syntaxa.route.model import Looks, Rule, first_fit, purpose_of
+from syntaxa.route.model import Appearances, Rule, first_fit, purpose_of
 from syntaxa.route.sketches import hidden_layers, sketches_of
 
 
@@ -61,7 +61,7 @@ class RouteBy(RouteStep, frozen=True, tag="route-by", omit_defaults=True):
 
     def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The sketches are made anew of the curves that they hold."""
-        looks = Looks(state)
+        looks = Appearances(state)
         members: dict[str, list[Curve]] = {}
         made: dict[str, Sketch] = {}
         went: Counter[str] = Counter()

@@ -185,14 +185,15 @@ def test_no_curve_is_ever_lost_or_doubled(steps):
 def test_a_group_is_moved_and_copied_by_its_base_point():
     grouped = after(state(), MakeGroup(("A0", "A1", "A2", "A3"), "foot", 0, 0))
     copied = after(grouped, PlaceGroup("foot#1", 100, 50, copy=True))
-    assert [(g.key, g.base) for g in copied.groups] == [("foot#1", Point(0, 0)), ("foot#2", Point(100, 50))]
+    groups = copied.part(Routed).groups
+    assert [(g.key, g.base) for g in groups] == [("foot#1", Point(0, 0)), ("foot#2", Point(100, 50))]
     copies = [c for c in copied.curves() if c.group == "foot#2"]
     assert [(c.shape.start.x, c.shape.start.y) for c in copies] == [(100, 50), (110, 50), (110, 55), (100, 55)]
     moved, entry = PlaceGroup("foot#1", 3, 4).apply(copied)
     assert entry.max_mm == 5
     assert next(c for c in moved.curves() if c.id == "A0").shape.start == Point(3, 4)
     apart = after(moved, Ungroup("foot#1"))
-    assert [g.key for g in apart.groups] == ["foot#2"]
+    assert [g.key for g in apart.part(Routed).groups] == ["foot#2"]
     assert len(list(apart.curves())) == 16
 
 
@@ -207,6 +208,6 @@ def test_groups_of_no_curve_or_odd_name_are_refused():
 
 def test_line_styles_of_roles_are_remembered():
     styled = after(state(), SetRolePen("bend", 0xFF0000, 0.25, "dashed"), SetRolePen("bend", layer="BENDS"))
-    pen = dict(styled.pens)["bend"]
+    pen = dict(styled.part(Routed).pens)["bend"]
     assert (pen.colour, pen.weight, pen.line_type, pen.layer) == (0xFF0000, 0.25, "dashed", "BENDS")
     assert dict(after(styled, SetRolePen("bend", -1, 0.0)).part(Routed).pens)["bend"].colour is None

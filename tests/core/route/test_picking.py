@@ -14,7 +14,7 @@ from syntaxa.drawing.state import State
 from syntaxa.errors import MeasureError, RouteError
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line
-from syntaxa.route.model import Looks
+from syntaxa.route.model import Appearances
 from syntaxa.route.picking import alike, chains, connected, inverted, loop, matching
 
 
@@ -40,7 +40,7 @@ CURVES = [
 
 
 def looks():
-    return Looks(State.of(Drawing(tuple(CURVES), (Layer("0"), Layer("NOTES", 5), Layer("HOLES", 9)))))
+    return Appearances(State.of(Drawing(tuple(CURVES), (Layer("0"), Layer("NOTES", 5), Layer("HOLES", 9)))))
 
 
 def test_a_chain_is_all_that_can_be_reached():

@@ -16,7 +16,7 @@ from syntaxa.geometry.shapes import Circle, Line, Polyline
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.route.leave_out import not_geometry
-from syntaxa.route.model import GROUPINGS, Looks, Rule, groups_of
+from syntaxa.route.model import GROUPINGS, Appearances, Rule, groups_of
 from syntaxa.route.steps import ChooseLayers, RouteBy, first_sketches
 
 LAYERS = (
@@ -109,7 +109,7 @@ SOME_RULES = [
 def test_no_curve_is_lost_or_doubled_by_any_rules(rules):
     after, _ = RouteBy(tuple(rules)).apply(state())
     ids = [c.id for c in after.curves()]
-    looks = Looks(state())
+    looks = Appearances(state())
     first = {c.id: next((r for r in rules if r.fits(looks.of(c))), None) for c in state().curves()}
     out = [name for name, rule in first.items() if rule is not None and rule.goes == "out"]
     assert sorted(ids + out) == ["a", "b", "c", "d", "e"]

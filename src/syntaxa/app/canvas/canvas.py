@@ -28,10 +28,9 @@ from PyQt6.QtWidgets import QWidget
 from syntaxa.app.canvas import overlays
 from syntaxa.app.canvas.change_marks import draw_changes
 from syntaxa.app.canvas.comparing import Versus, draw_versus, paint_heat, paint_other
-from syntaxa.app.canvas.content import CanvasContent, Shown, paint_content
+from syntaxa.app.canvas.content import CanvasContent, PaintChoice, paint_content
 from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_locks, draw_roles, draw_way
 from syntaxa.app.canvas.rulers import RULER, draw_rulers
-from syntaxa.app.canvas.scene import Bools
 from syntaxa.app.canvas.snapping import Snap, draw_snap, snapped
 from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
@@ -39,6 +38,7 @@ from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.drawing.annotations import union_of
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.types import Bools
 from syntaxa.mend.model import Finding
 
 #: Share of the window that the image reaches beyond each of its edges, so that a pan has something to show.
@@ -343,7 +343,7 @@ class Canvas(QWidget):
         self._slice.start()
 
     def _everything(self, view: View) -> Iterator[None]:
-        shown = Shown(self._chosen_region, self._show_beneath, self._fade, self._shown)
+        shown = PaintChoice(self._chosen_region, self._show_beneath, self._fade, self._shown)
         yield from paint_content(self._fresh, self._content, shown, view, self._tokens)
         yield from self._laid_over(view)
 

@@ -7,17 +7,17 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 import numpy as np
-from numpy.typing import NDArray
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QImage, QPainter
 
 from syntaxa.app.canvas import notes, overlays
 from syntaxa.app.canvas.change_marks import ChangeMarks
 from syntaxa.app.canvas.render import pen_of, slices
-from syntaxa.app.canvas.scene import Bools, Scene
+from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.annotations import Annotation
+from syntaxa.geometry.types import Bools, Floats
 from syntaxa.mend.model import Finding, Region
 
 #: Regions tinted between two looks at the event queue.
@@ -43,13 +43,13 @@ class CanvasContent:
     aside: Scene = field(default_factory=lambda: _EMPTY)
 
     @cached_property
-    def places(self) -> NDArray[np.float64]:
+    def places(self) -> Floats:
         """Places of the findings, (n, 2) mm."""
         return np.array([(f.place.x, f.place.y) for f in self.findings]).reshape(-1, 2)
 
 
 @dataclass(frozen=True, slots=True)
-class Shown:
+class PaintChoice:
     """How the content is shown: the chosen region, whether what lies beneath is seen, how opaque pictures are (0 to 1).
 
     curves   which curves of the scene are seen, None for all
@@ -61,7 +61,9 @@ class Shown:
     curves: Bools | None
 
 
-def paint_content(image: QImage, content: CanvasContent, shown: Shown, view: View, tokens: Tokens) -> Iterator[None]:
+def paint_content(
+    image: QImage, content: CanvasContent, shown: PaintChoice, view: View, tokens: Tokens
+) -> Iterator[None]:
     """Paints everything that does not follow the cursor; yields after each slice."""
     for begin in range(0, len(content.regions), _REGIONS_A_SLICE):
         painter = QPainter(image)

@@ -8,12 +8,12 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
 
-from syntaxa.app.canvas.scene import Floats
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.glyphs import draw_glyph
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.types import Floats
 from syntaxa.mend.model import Finding, Region
 
 #: Findings drawn at the most in one frame; the list has them all.

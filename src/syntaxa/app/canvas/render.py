@@ -13,8 +13,9 @@ from PyQt6 import sip
 from PyQt6.QtCore import QLineF, QPointF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
 
-from syntaxa.app.canvas.scene import Bools, Floats, Ints, Scene
+from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
+from syntaxa.geometry.types import Bools, Floats, Ints
 
 #: Pixels; what is smaller than this is one pixel.
 _SPECK = 1.5

@@ -12,16 +12,12 @@ from functools import cached_property
 
 import numpy as np
 import shapely
-from numpy.typing import NDArray
 
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
 from syntaxa.geometry.transform import Transform
-
-Floats = NDArray[np.float64]
-Ints = NDArray[np.int64]
-Bools = NDArray[np.bool_]
+from syntaxa.geometry.types import Bools, Floats, Ints
 
 STRIDES = (1, 4, 16)
 

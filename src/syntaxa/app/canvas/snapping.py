@@ -7,14 +7,15 @@ from dataclasses import dataclass
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter, QPolygonF
 
-from syntaxa.app.canvas.scene import Bools, Scene
-from syntaxa.geometry.places import PlaceKind, crossings, nearest_on, pieces_near, places_from, places_of
+from syntaxa.app.canvas.scene import Scene
+from syntaxa.geometry.places import PlaceKind, meeting_places, nearest_on, pieces_near, places_from, places_of
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.types import Bools
 
 #: Curves, and pieces of curves, that are looked at.
 _MOST = 200
 
-#: Near curves beyond which crossings are not looked for.
+#: Near curves beyond which meeting_places are not looked for.
 _MOST_CROSSED = 14
 
 #: Kinds that win over others at the same distance come first.
@@ -46,7 +47,7 @@ def snapped(
     shapes = [piece for k in near[:_MOST] for piece in pieces_near(scene.curves[k].shape, box)][:_MOST]
     found: list[tuple[PlaceKind, Point]] = [place for shape in shapes for place in places_of(shape)]
     if 2 <= len(shapes) <= _MOST_CROSSED:
-        found += [("crossing", p) for p in crossings(shapes)]
+        found += [("crossing", p) for p in meeting_places(shapes)]
     found += [("centre", p) for p in scene.centres_near(x, y, reach, shown)]
     if base is not None:
         found += [place for shape in shapes for place in places_from(shape, base)]

@@ -19,7 +19,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from syntaxa.app.intake.look import Look, Preview
+from syntaxa.app.intake.look import Preview, Viewing
 from syntaxa.app.intake.reading import ReadingFields
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.widgets.labels import button, cell, counted, label, narrow, table
@@ -40,13 +40,13 @@ _PARTS = {
 
 
 class Choices(QWidget):
-    """Shows and changes the choices of a `Look`."""
+    """Shows and changes the choices of a `Viewing`."""
 
     take_wanted = pyqtSignal()
     add_wanted = pyqtSignal()
     box_wanted = pyqtSignal()
 
-    def __init__(self, look: Look) -> None:
+    def __init__(self, look: Viewing) -> None:
         super().__init__()
         self.look = look
         self._lengths = LengthFormat("mm")

@@ -59,7 +59,7 @@ class _Refused:
     locked: bool
 
 
-class Look(QObject):
+class Viewing(QObject):
     """Steps through drawings and reads the one that is looked at, in the background."""
 
     listed = pyqtSignal()

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QFrame, QHBoxLayout, QListWidget, QListWidgetItem, Q
 
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.content import CanvasContent
-from syntaxa.app.intake.look import Look
+from syntaxa.app.intake.look import Viewing
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import LOOKS, Tokens
@@ -32,7 +32,7 @@ class Shelf(QWidget):
     take_wanted = pyqtSignal()
     left = pyqtSignal()
 
-    def __init__(self, look: Look, pictures: Path) -> None:
+    def __init__(self, look: Viewing, pictures: Path) -> None:
         super().__init__()
         self.look = look
         self._tokens: Tokens = LOOKS["paper"]

@@ -16,7 +16,7 @@ from syntaxa.job.model import Source
 _LINKS = {"held": "held in the job", "linked": "linked to its file", "paused": "link paused"}
 
 
-class Taken(QWidget):
+class SourcesPage(QWidget):
     """The sources of the open job."""
 
     change_wanted = pyqtSignal(int)

@@ -14,7 +14,7 @@ from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.change_marks import ChangeMarks
 from syntaxa.app.choosers import Choosers
 from syntaxa.app.commands import Actions
-from syntaxa.app.intake.look import Look
+from syntaxa.app.intake.look import Viewing
 from syntaxa.app.intake.shelf import Shelf
 from syntaxa.app.ledger_view import LedgerView
 from syntaxa.app.lengths import LengthFormat
@@ -41,7 +41,7 @@ class IntakeWindow(QMainWindow):
     """What the main window is made of here; the main window itself makes the parts and has the methods named below."""
 
     session: Session
-    look: Look
+    look: Viewing
     shelf: Shelf
     intake: IntakePanel
     canvas: Canvas

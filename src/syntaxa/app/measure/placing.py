@@ -18,7 +18,6 @@ from syntaxa.measure.steps import About, Mirror, OriginMode, PlaceOrigin, ScaleB
 #: Asks for points on the canvas: a word beside the cursor for each, a sentence, and what to do with them (mm).
 PickPoints = Callable[[Sequence[str], str, Callable[[list[Point]], None]], None]
 
-Box = tuple[float, float, float, float]
 
 _ORIGINS: tuple[tuple[OriginMode, str], ...] = (
     ("as-drawn", "As drawn"),

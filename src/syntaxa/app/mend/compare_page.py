@@ -6,7 +6,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
 
 from syntaxa.app.canvas.comparing import BANDS, Versus, band_name
-from syntaxa.app.mend.page import Page
+from syntaxa.app.mend.page import SidePage
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
 from syntaxa.app.widgets.length_field import LengthField
@@ -19,7 +19,7 @@ _MOST_FAR = 10
 _WAYS = (("Result only", ""), ("Swipe", "swipe"), ("Fade", "fade"))
 
 
-class ComparePage(Page):
+class ComparePage(SidePage):
     """How the two are laid over each other, the heat map, and the largest deviations in a list."""
 
     place_wanted = pyqtSignal(float, float)

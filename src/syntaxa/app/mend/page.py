@@ -10,7 +10,7 @@ from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import label, row_of
 
 
-class Page(QWidget):
+class SidePage(QWidget):
     """A page of the panel; subclasses fill `column` and show what the session holds in `refresh`."""
 
     def __init__(self, session: Session) -> None:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QVBoxLayout, QWidget
 
-from syntaxa.app.mend.page import Page
+from syntaxa.app.mend.page import SidePage
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.length_field import LengthField
@@ -76,7 +76,7 @@ KINDS: tuple[Kind, ...] = (
 )
 
 
-class ReshapePage(Page):
+class ReshapePage(SidePage):
     """A kind, its tolerance, what it would do, and the button that does it."""
 
     def __init__(self, session: Session) -> None:

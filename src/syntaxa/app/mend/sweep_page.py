@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from syntaxa.app.mend.page import Page
+from syntaxa.app.mend.page import SidePage
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, counted, label
 from syntaxa.app.widgets.sweep_plot import SweepPlot
 
 
-class SweepPage(Page):
+class SweepPage(SidePage):
     """The plot with what it says about the tolerance that is set."""
 
     def __init__(self, session: Session) -> None:

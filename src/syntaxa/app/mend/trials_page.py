@@ -6,14 +6,14 @@ from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QPixmap
 from PyQt6.QtWidgets import QListView, QListWidget, QListWidgetItem
 
-from syntaxa.app.mend.page import Page
+from syntaxa.app.mend.page import SidePage
 from syntaxa.app.mend.trying import PICTURE
 from syntaxa.app.session import Session
 from syntaxa.app.widgets.labels import button, counted
 from syntaxa.job.trials import Trial
 
 
-class TrialsPage(Page):
+class TrialsPage(SidePage):
     """A picture a treatment."""
 
     def __init__(self, session: Session) -> None:

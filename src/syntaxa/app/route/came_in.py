@@ -28,7 +28,7 @@ from syntaxa.app.widgets.labels import button, cell, counted, label, narrow, tab
 from syntaxa.app.widgets.swatch import swatch
 from syntaxa.route.edits import ExcludeCurves
 from syntaxa.route.leave_out import LeaveOut, not_geometry
-from syntaxa.route.model import GROUPINGS, CurveGroup, Looks, Rule
+from syntaxa.route.model import GROUPINGS, Appearances, CurveGroup, Rule
 from syntaxa.route.sketches import hidden_layers
 from syntaxa.route.steps import ChooseLayers
 
@@ -230,7 +230,7 @@ class CameIn(QWidget):
         state = self._session.state
         if state is None:
             return
-        looks = Looks(state)
+        looks = Appearances(state)
         ids: set[str] = set()
         for k, offer in enumerate(self._offers):
             item = self.offers.item(k)

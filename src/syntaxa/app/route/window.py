@@ -15,7 +15,7 @@ from syntaxa.errors import SyntaxaError
 from syntaxa.job.recipe import ENDING, Written, load_recipe, recipe_of, save_recipe
 from syntaxa.mend.steps import reach_of
 from syntaxa.route.edits import BringBack, MakeGroup, PlaceGroup
-from syntaxa.route.model import Looks
+from syntaxa.route.model import Appearances
 from syntaxa.route.picking import alike, connected, inverted, loop, matching
 
 
@@ -61,7 +61,7 @@ class RouteWindow(DrawWindow):
         elif way == "invert":
             found = inverted(curves, ids)
         else:
-            found = alike(curves, ids, way, Looks(state))  # type: ignore[arg-type]
+            found = alike(curves, ids, way, Appearances(state))  # type: ignore[arg-type]
         self.canvas.select_ids(found)
 
     def pick_by_words(self, words: str) -> None:
@@ -70,7 +70,7 @@ class RouteWindow(DrawWindow):
         if state is None:
             return
         try:
-            found = matching(list(state.curves()), words, self.lengths.single, Looks(state))
+            found = matching(list(state.curves()), words, self.lengths.single, Appearances(state))
         except SyntaxaError as error:
             self.status.tell(str(error))
             return

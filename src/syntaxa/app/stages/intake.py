@@ -9,8 +9,8 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QListWidget, QListWidgetItem
 
 from syntaxa.app.intake.choices import Choices
-from syntaxa.app.intake.look import Look
-from syntaxa.app.intake.taken import Taken
+from syntaxa.app.intake.look import Viewing
+from syntaxa.app.intake.taken import SourcesPage
 from syntaxa.app.session import Session
 from syntaxa.app.stages.base import StagePanel
 from syntaxa.app.widgets.labels import button, label
@@ -28,7 +28,7 @@ class IntakePanel(StagePanel):
     browse_wanted = pyqtSignal()
     path_wanted = pyqtSignal(Path)
 
-    def __init__(self, session: Session, look: Look) -> None:
+    def __init__(self, session: Session, look: Viewing) -> None:
         super().__init__(session)
         self.looking = False
         self._row = [button("Open a drawing…", primary=True), button("Look through a folder…")]
@@ -40,7 +40,7 @@ class IntakePanel(StagePanel):
         row.addStretch()
         self.body.addLayout(row)
         self.choices = Choices(look)
-        self.taken = Taken(session)
+        self.taken = SourcesPage(session)
         self._recent_title = label("Opened lately", "heading")
         self._recent = QListWidget()
         self._recent.setAccessibleName("Drawings opened lately")

@@ -17,10 +17,8 @@ from numpy.typing import NDArray
 
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.intake.gather import LARGEST
-
-Ints = NDArray[np.int64]
-Floats = NDArray[np.float64]
 
 #: Fewer plain entities than this are not worth a way of their own.
 FEWEST = 500
@@ -64,7 +62,7 @@ class Columns:
     shapes: list[Line | Arc | Circle]
     styles: list[StyleKey]
     z: Floats
-    good: NDArray[np.bool_]
+    good: Bools
 
 
 @dataclass(frozen=True, slots=True)
@@ -182,7 +180,7 @@ def split(tagged: Tagged, encoding: str) -> Split:
     return Split(plain, order, _joined(tagged.heads, tagged.values, keep))
 
 
-def _joined(heads: Sequence[bytes], values: Sequence[bytes], keep: NDArray[np.bool_]) -> bytes:
+def _joined(heads: Sequence[bytes], values: Sequence[bytes], keep: Bools) -> bytes:
     pairs = [b"\n".join(p) for p in zip(compress(heads, keep), compress(values, keep), strict=True)]
     return b"\n".join([*pairs, b""])
 
@@ -221,7 +219,7 @@ class _Tags:
         return found
 
 
-def _good(tags: _Tags, types: NDArray[np.bytes_]) -> NDArray[np.bool_]:
+def _good(tags: _Tags, types: NDArray[np.bytes_]) -> Bools:
     """Which entities are plain, with every code that they need once and none that is out of the ordinary."""
     good = np.isin(types, _PLAIN)
     strange = ~np.isin(tags.codes, list(_KNOWN))
@@ -260,10 +258,10 @@ def _entities(tags: _Tags, types: NDArray[np.bytes_], chosen: Ints, handles: dic
     )
 
 
-def _sensible(kinds: NDArray[np.str_], numbers: dict[int, Floats]) -> NDArray[np.bool_]:
+def _sensible(kinds: NDArray[np.str_], numbers: dict[int, Floats]) -> Bools:
     """What `gather.has_size` asks, of all at once."""
 
-    def held(*codes: int) -> NDArray[np.bool_]:
+    def held(*codes: int) -> Bools:
         # Comparisons with nan are false.
         return np.asarray(np.all([np.abs(numbers[c]) <= LARGEST for c in codes], axis=0))
 

@@ -18,7 +18,8 @@ from syntaxa.drawing.annotations import Leader, Text
 from syntaxa.drawing.model import Layer, Style
 from syntaxa.geometry.images import images_of
 from syntaxa.geometry.shapes import Shape
-from syntaxa.geometry.transform import Floats, Transform
+from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Floats
 from syntaxa.intake.dxf.annotate import MAKERS
 from syntaxa.intake.dxf.placed import Placed
 from syntaxa.intake.dxf.plain import Columns, Split, StyleKey

@@ -24,7 +24,8 @@ from syntaxa.geometry.extents import extents
 from syntaxa.geometry.images import images_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Circle, EllipseArc, Shape
-from syntaxa.geometry.transform import Floats, Transform
+from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Floats
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, has_size
 from syntaxa.intake.model import PLAIN, ReadOptions, Received

@@ -15,8 +15,9 @@ import numpy as np
 from syntaxa.drawing.annotations import Dimension
 from syntaxa.drawing.dimension_text import Stated, plain_text, stated_in
 from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES
+from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, SCALES, TEXT_MM, TEXT_UNITS, UNITS, Clue, Floats
+from syntaxa.measure.hypotheses import MM, SCALES, TEXT_MM, TEXT_UNITS, UNITS, Clue
 
 #: How far a stated and a drawn length may differ beside the last place shown, as a share.
 _SHARE = 1.5e-3

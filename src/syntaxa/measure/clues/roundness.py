@@ -15,8 +15,9 @@ import numpy as np
 from scipy.special import logsumexp
 
 from syntaxa.drawing.units import UNIT_NAMES
+from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, UNITS, Clue, Floats, over_sizes
+from syntaxa.measure.hypotheses import MM, UNITS, Clue, over_sizes
 
 #: Grids (mm) and how often each is used for parts (a judgement; no published source). Sixteenths of an inch and their
 #: kin: drill and stock sizes go by them (common practice).

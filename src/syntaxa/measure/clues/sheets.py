@@ -11,8 +11,9 @@ from collections.abc import Iterator
 import numpy as np
 
 from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES
+from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import KINDS, MM, SCALES, UNITS, Clue, Floats, over_sizes
+from syntaxa.measure.hypotheses import KINDS, MM, SCALES, UNITS, Clue, over_sizes
 
 _IN = MM_PER_UNIT["in"]
 

@@ -13,8 +13,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.drawing.units import UNIT_NAMES
+from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, UNITS, Clue, Floats, over_sizes
+from syntaxa.measure.hypotheses import MM, UNITS, Clue, over_sizes
 
 Groups = tuple[tuple[float, float, float], ...]
 

@@ -7,7 +7,7 @@ from functools import cached_property
 
 import numpy as np
 
-from syntaxa.geometry.arrays import Ints
+from syntaxa.geometry.types import Ints
 from syntaxa.mend.model import Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.overlaps import Stacks, stacks, stretched
@@ -21,7 +21,7 @@ class Single:
     near: Neighbourhood
 
 
-class Received:
+class Prepared:
     """The pieces of one sketch as they came, and what lies on what among them."""
 
     def __init__(self, pieces: Pieces, merge: float) -> None:

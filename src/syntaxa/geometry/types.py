@@ -1,0 +1,18 @@
+"""Names of the array types, and of a box: one place for all rooms."""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import NDArray
+
+#: float64 of any shape; each docstring says which.
+Floats = NDArray[np.float64]
+
+#: int64 indices or counts.
+Ints = NDArray[np.int64]
+
+#: One truth value each.
+Bools = NDArray[np.bool_]
+
+#: (xmin, ymin, xmax, ymax).
+Box = tuple[float, float, float, float]
