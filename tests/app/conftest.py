@@ -9,7 +9,7 @@ import pytest
 from PyQt6.QtCore import QThreadPool
 from PyQt6.QtWidgets import QMessageBox
 
-from syntaxa.app.choosers import Choosers
+from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.main_window import MainWindow
 from syntaxa.app.settings import Settings
 from syntaxa.demo.formats import write_drawings

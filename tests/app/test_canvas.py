@@ -11,7 +11,7 @@ from PyQt6.QtGui import QColor, QImage
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.content import CanvasContent
 from syntaxa.app.canvas.render import pen_of, slices
-from syntaxa.app.canvas.rulers import mark_text, spacing
+from syntaxa.app.canvas.layers.rulers import mark_text, spacing
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.drawing.model import Curve

@@ -7,7 +7,7 @@ import math
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 
-from syntaxa.app.draw.tools import TOOLS, typed_point
+from syntaxa.app.features.draw_tools import TOOLS, typed_point
 from syntaxa.geometry.extents import extents
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line

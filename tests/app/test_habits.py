@@ -11,9 +11,9 @@ from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QScrollArea, QSlider
 
-from syntaxa.app.draw.tools import BY_KEY
+from syntaxa.app.features.draw_tools import BY_KEY
 from syntaxa.app.main_window import MainWindow
-from syntaxa.app.recovery import Lock, job_lock, orphans
+from syntaxa.app.session.recovery import Lock, job_lock, orphans
 from syntaxa.app.settings import Settings
 from syntaxa.job.passwords import Passwords
 from syntaxa.job.store import load_job, save_job

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from PyQt6.QtCore import Qt
 
-from syntaxa.app.mend.reshape_page import KINDS
+from syntaxa.app.stages.mend.reshape_page import KINDS
 from syntaxa.errors import no_progress
 
 

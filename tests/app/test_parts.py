@@ -11,10 +11,10 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.lengths import DISPLAY_UNITS, LengthFormat
 from syntaxa.app.settings import Settings
-from syntaxa.app.tasks import Lane
+from syntaxa.app.session.lanes import Lane
 from syntaxa.app.theme.tokens import LOOKS, contrast, readable_on
 from syntaxa.app.widgets.banner import Banner
-from syntaxa.app.widgets.command_palette import CommandPalette
+from syntaxa.app.shell.palette import CommandPalette
 from syntaxa.app.widgets.labels import counted
 from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.app.widgets.rows import Column, RowsView

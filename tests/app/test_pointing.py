@@ -9,13 +9,13 @@ import pytest
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen
 
-from syntaxa.app.canvas.hand_marks import draw_band, draw_crop, draw_ghost, draw_lasso, draw_roles, draw_way
+from syntaxa.app.canvas.layers.hand import draw_band, draw_crop, draw_ghost, draw_lasso, draw_roles, draw_way
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.snapping import draw_snap, snapped
 from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
-from syntaxa.app.measure.strip import MeasureStrip
-from syntaxa.app.report_pdf import pdf_of
+from syntaxa.app.features.measure_strip import MeasureStrip
+from syntaxa.app.stages.mend.report_pdf import pdf_of
 from syntaxa.app.theme.tokens import LOOKS
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.drawing.model import Curve

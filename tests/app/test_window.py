@@ -21,8 +21,8 @@ from PyQt6.QtWidgets import (
     QPushButton,
 )
 
-from syntaxa.app.commands import COMMANDS
-from syntaxa.app.recovery import orphans
+from syntaxa.app.shell.commands import COMMANDS
+from syntaxa.app.session.recovery import orphans
 from syntaxa.app.theme.glyphs import glyph_path
 from syntaxa.app.theme.tokens import LOOKS, contrast
 from syntaxa.demo.drawing import write_demo

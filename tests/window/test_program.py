@@ -13,7 +13,7 @@ from PyQt6.QtCore import QPoint, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit, QMessageBox
 
-from syntaxa.app.choosers import Choosers
+from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.main_window import MainWindow
 from syntaxa.app.settings import Settings
 from syntaxa.demo.drawing import write_demo

@@ -11,10 +11,10 @@ from types import TracebackType
 from PyQt6.QtCore import QThreadPool
 from PyQt6.QtWidgets import QApplication
 
-from syntaxa.app.choosers import Choosers
-from syntaxa.app.main_window import DemoMaker, MainWindow
 from syntaxa.app.settings import Settings, recovery_folder
-from syntaxa.app.walk import walk_demo
+from syntaxa.app.shell.choosers import Choosers
+from syntaxa.app.shell.shell import DemoMaker
+from syntaxa.app.shell.window import MainWindow
 
 _LOG = logging.getLogger(__name__)
 
@@ -27,11 +27,8 @@ _HAND_BACK = 0.0005
 def open_window(files: Sequence[str], make_demo: DemoMaker) -> int:
     """The window, on the first of the files."""
     application, window = start(make_demo)
-    if files:
-        window.open_paths([Path(f) for f in files])
-    else:
-        window.offer_recovery()
     window.show()
+    window.shell.begin([Path(f) for f in files])
     return application.exec()
 
 
@@ -39,8 +36,11 @@ def open_demo(make_demo: DemoMaker, walk: str | None) -> int:
     """The window on the demo; with a folder, a walk through its stages that leaves pictures there."""
     application, window = start(make_demo, Settings(Path(walk) / "settings.json") if walk else None)
     window.show()
-    window.open_demo()
+    window.shell.commands["open_demo"].run()
     if walk is not None:
+        # The walk is loaded where somebody wants it.
+        from syntaxa.app.walk import walk_demo
+
         return walk_demo(window, Path(walk))
     return application.exec()
 
@@ -61,7 +61,7 @@ def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QAppl
 
 def end_work(window: MainWindow) -> None:
     """Stops background work: quitting while it runs would abort the process."""
-    window.stop_all()
+    window.shell.stop_all()
     pool = QThreadPool.globalInstance()
     if pool is not None:
         pool.waitForDone(_PATIENCE)
@@ -73,4 +73,4 @@ def _report(window: MainWindow, kind: type[BaseException], error: BaseException,
         sys.__excepthook__(kind, error, trace)
         return
     _LOG.error("A fault in the window", exc_info=(kind, error, trace))
-    window.complain(f"A fault in the program: {error}. The job is as it was; save it under another name.")
+    window.shell.complain(f"A fault in the program: {error}. The job is as it was; save it under another name.")

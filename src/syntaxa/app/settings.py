@@ -23,7 +23,7 @@ class Remembered(msgspec.Struct):
     folder: str = ""
     geometry: bytes = b""
     ledger: bool = True
-    roles: tuple[str, ...] = ("front edge", "bend", "engrave", "weld side", "keep clear")
+    roles: tuple[str, ...] = ("tapped", "countersunk", "bend line", "ground edge", "engraved", "weld side")
 
 
 class Settings:

@@ -5,13 +5,14 @@ from __future__ import annotations
 import hashlib
 import logging
 import time
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Any
 
 import msgspec
 
 from syntaxa.drawing.state import Entry, State, Taken
-from syntaxa.drawing.step import Context, Working
+from syntaxa.drawing.step import Context, Step, Working
 from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import read
@@ -57,14 +58,29 @@ class SourceRead:
 class Evaluation:
     """What a job gives: its sources as read, the first state with what was taken in, the last, and the ledger.
 
-    digest  of all that the last state depends on
+    first_digest, digest   of all that the first and the last state depend on
+    job, evaluator         that it is of, and that made it
     """
 
     sources: tuple[SourceRead, ...]
     first: State
     state: State
     ledger: tuple[Row, ...]
-    digest: str = ""
+    first_digest: str
+    digest: str
+    job: Job
+    evaluator: Evaluator
+
+    def without(self, dropped: Callable[[Step], bool]) -> Evaluation:
+        """What the job would have come to without some of its steps; evaluated, if it is not known yet."""
+        kept = tuple(s for s in self.job.steps if isinstance(s.step, UnknownStep) or not dropped(s.step))
+        if len(kept) == len(self.job.steps):
+            return self
+        return self.evaluator.evaluate(replace(self.job, steps=kept))
+
+    def context(self, progress: Progress = no_progress) -> Context:
+        """What a step is given that is tried on the last state."""
+        return self.evaluator.context(self, progress)
 
     @property
     def received(self) -> Received:
@@ -111,9 +127,10 @@ class Evaluator:
         state, digest, ledger = self._run(job, taking, state, digest, Context(deadline=deadline))
         first = self._first(state, digest)
         working = [s for s in job.steps if not isinstance(s.step, TakeIn)]
+        first_digest = digest
         state, digest, more = self._run(job, working, first, digest, Context(progress, deadline))
         progress(1.0)
-        return Evaluation(sources, first, state, (*ledger, *more), digest)
+        return Evaluation(sources, first, state, (*ledger, *more), first_digest, digest, job, self)
 
     def read_source(self, source: Source, options: ReadOptions, progress: Progress = no_progress) -> Received:
         """A source as a drawing, kept for when it is evaluated."""

@@ -31,6 +31,10 @@ class ChooseLayers(RouteStep, frozen=True, tag="choose-layers"):
             return f"Take layers {', '.join(self.only)}"
         return f"Leave out {', '.join(self.left_out)}" if self.left_out else "Take all layers"
 
+    def takes(self, layer: str) -> bool:
+        """Whether a layer is taken."""
+        return layer not in self.left_out if self.only is None else layer in self.only
+
     def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """The sketches are made anew from the placed drawing."""
         known = set(state.layers())

@@ -16,7 +16,7 @@ from syntaxa.drawing.model import Curve, Drawing, Layer, extents_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.measuring import angle_between, enclosed_area, least_distance, point_distance
-from syntaxa.geometry.places import crossings, places_of
+from syntaxa.geometry.places import meeting_places, places_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.measure.disagreements import disagreements
@@ -210,5 +210,5 @@ def test_places_to_snap_to():
     assert kinds["centre"] == [(0, 0)]
     assert sorted(kinds["quadrant"]) == [(0, 2), (2, 0)]
     assert len(kinds["end"]) == 2
-    found = crossings([Circle(Point(0, 0), 5), Line(Point(-9, 3), Point(9, 3)), Line(Point(0, 0), Point(0, 1))])
+    found = meeting_places([Circle(Point(0, 0), 5), Line(Point(-9, 3), Point(9, 3)), Line(Point(0, 0), Point(0, 1))])
     assert sorted((p.x, p.y) for p in found) == pytest.approx(np.array([(-4, 3), (4, 3)]))

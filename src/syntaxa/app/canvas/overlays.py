@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
 
 from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.glyphs import draw_glyph
@@ -118,3 +118,17 @@ def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: To
     painter.drawRoundedRect(frame, 5, 5)
     painter.setPen(QColor(tokens.text))
     painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, text)
+
+
+def draw_warning(painter: QPainter, text: str, view: View, tokens: Tokens) -> None:
+    """A sentence in the upper right corner, hatched at its edge so that it is seen without colour."""
+    metrics = painter.fontMetrics()
+    width = metrics.horizontalAdvance(text) + 34
+    frame = QRectF(view.width - width - 10, 34, width, metrics.height() + 10)
+    painter.setPen(QPen(QColor(tokens.persimmon), 1, Qt.PenStyle.DashLine))
+    painter.setBrush(QColor(tokens.raised))
+    painter.drawRoundedRect(frame, 4, 4)
+    painter.fillRect(QRectF(frame.left() + 4, frame.top() + 4, 10, frame.height() - 8), QBrush(QColor(tokens.persimmon),
+                     Qt.BrushStyle.BDiagPattern))  # fmt: skip
+    painter.setPen(QColor(tokens.text))
+    painter.drawText(frame.adjusted(18, 0, 0, 0), Qt.AlignmentFlag.AlignCenter, text)

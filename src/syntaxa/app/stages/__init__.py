@@ -1,1 +1,1 @@
-"""One panel a stage."""
+"""The stages, a folder each; none knows another."""

@@ -1,0 +1,1 @@
+"""What canvases show, a kind a module."""

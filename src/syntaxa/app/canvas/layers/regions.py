@@ -1,0 +1,46 @@
+"""Closed regions, tinted."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from PyQt6.QtGui import QImage, QPainter
+
+from syntaxa.app.canvas.layer import Height, Layer
+from syntaxa.app.canvas.overlays import tint_regions
+from syntaxa.app.canvas.view import View
+from syntaxa.app.theme.tokens import Tokens
+from syntaxa.mend.model import Region
+
+#: Regions tinted between two looks at the event queue.
+_A_SLICE = 25
+
+
+class RegionsLayer(Layer):
+    """Tints regions, one of them as chosen."""
+
+    height = Height.REGIONS
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.regions: Sequence[Region] = ()
+        self._chosen = ""
+
+    def show(self, regions: Sequence[Region]) -> None:
+        """The regions that there are."""
+        if regions is not self.regions:
+            self.regions = regions
+            self.repaint()
+
+    def choose(self, region_id: str) -> None:
+        """Marks one region."""
+        self._chosen = region_id
+        self.repaint()
+
+    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+        for begin in range(0, len(self.regions), _A_SLICE):
+            painter = QPainter(image)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            tint_regions(painter, self.regions[begin : begin + _A_SLICE], view, tokens, self._chosen)
+            painter.end()
+            yield

@@ -1,1 +1,0 @@
-"""Drawing and changing by hand in the window."""

@@ -1,0 +1,1 @@
+"""What is there in every stage: a feature a module."""

@@ -1,0 +1,52 @@
+"""The job's file: saving, and quitting."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Sequence
+from pathlib import Path
+
+from syntaxa.app.session.recovery import orphans
+from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.stage import Feature
+
+
+class Files(Feature):
+    """The commands of the File menu that are about the job itself."""
+
+    def commands(self) -> Sequence[Command]:
+        leaving = self.shell.leaving
+        return (
+            Command("save", "Save the job", "File/save", leaving.save, "Ctrl+S", "save", self._has_job),
+            Command("save_as", "Save the job as…", "File/save", leaving.save_as, "Ctrl+Shift+S", "", self._has_job),
+            Command("close", "Quit", "File/end", self.shell.window.close, "Ctrl+Q", "close"),
+        )
+
+    def _has_job(self) -> bool:
+        return self.shell.session.job is not None
+
+    def begin(self, files: Sequence[Path]) -> bool:
+        if not files:
+            self.offer_recovery()
+        return False
+
+    def offer_recovery(self) -> None:
+        """Tells of work that was not saved before the program last ended."""
+        left = orphans(self.shell.recovery)
+        if not left:
+            return
+        newest = left[0]
+        when = time.strftime("%d %B, %H:%M", time.localtime(newest.copy.stat().st_mtime))
+        more = f" {len(left) - 1} more wait behind it." if len(left) > 1 else ""
+
+        def drop() -> None:
+            newest.drop()
+            self.offer_recovery()
+
+        def take() -> None:
+            self.shell.leaving.before(lambda: self.shell.session.files.open_recovered(newest))
+
+        self.shell.banner.tell(
+            f"“{newest.about.name}” was not saved when the program ended. There is a copy from {when}.{more}",
+            (("Open the copy", take), ("Discard it", drop)),
+        )

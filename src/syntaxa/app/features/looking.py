@@ -1,0 +1,40 @@
+"""How the drawing is looked at: zoom, what is shown beside it, and the look of the program."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.stage import Feature
+
+
+class Looking(Feature):
+    """The View menu."""
+
+    _beneath, _notes = False, True
+
+    def commands(self) -> Sequence[Command]:
+        canvas, has_job = self.shell.canvas, self._has_job
+        return (
+            Command("fit", "Fit everything", "View/zoom", canvas.fit, "F", "fit", has_job),
+            Command("zoom_in", "Zoom in", "View/zoom", lambda: canvas.zoom(1.25), "Ctrl++", "", has_job),
+            Command("zoom_out", "Zoom out", "View/zoom", lambda: canvas.zoom(0.8), "Ctrl+-", "", has_job),
+            Command("toggle_beneath", "Received drawing beneath", "View/show", self.toggle_beneath, "B", "beneath",
+                    has_job, checked=False),
+            Command("toggle_notes", "Texts, dimensions and pictures", "View/show", self.toggle_notes, "T", "",
+                    has_job, checked=True),
+            Command("switch_look", "Paper or Night", "View/look", self.shell.dress.switch_look, "Ctrl+T", "look"),
+        )  # fmt: skip
+
+    def _has_job(self) -> bool:
+        return self.shell.session.job is not None
+
+    def toggle_beneath(self) -> None:
+        """Shows or hides the received drawing beneath the result."""
+        self._beneath = not self._beneath
+        self.shell.want_beneath("view", self._beneath)
+
+    def toggle_notes(self) -> None:
+        """Shows or hides texts, dimensions, hatches, points and pictures."""
+        self._notes = not self._notes
+        self.shell.show_notes(self._notes)

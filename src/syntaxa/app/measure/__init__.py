@@ -1,1 +1,0 @@
-"""What Measure shows: the unit with its witnesses, scale, turning, origin, and measured values."""

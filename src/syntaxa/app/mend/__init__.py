@@ -1,1 +1,0 @@
-"""What Mend shows beside its findings: the sweep, comparing, trials, and reshaping on request."""

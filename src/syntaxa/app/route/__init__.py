@@ -1,1 +1,0 @@
-"""What Route shows: what came in and where it goes, the sketches, what is picked, and recipes."""

@@ -1,0 +1,1 @@
+"""The open job, and what is computed of it in the background."""

@@ -1,0 +1,1 @@
+"""The window and what holds it together; it knows stages by their interface only."""

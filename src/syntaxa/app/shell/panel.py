@@ -1,0 +1,76 @@
+"""What all stage panels share: a title, a scrolling body, and the session that they listen to."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
+
+from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.session.session import Session
+from syntaxa.app.theme.tokens import PAPER, Tokens
+from syntaxa.app.widgets.labels import label
+
+#: Pixels of height that a panel with lists has at the least.
+_LEAST = 490
+
+
+class StagePanel(QWidget):
+    """A panel of one stage; subclasses fill `body` and redraw themselves in `refresh`."""
+
+    #: Whether the panel is as high as what is in it; one whose lists take what room there is has a least height.
+    scrolls = True
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.setObjectName("stagePanel")
+        self.session = session
+        self.lengths = LengthFormat("mm")
+        self.tokens: Tokens = PAPER
+        inside = QWidget()
+        inside.setObjectName("body")
+        self.body = QVBoxLayout(inside) if self.scrolls else _Filling(inside)
+        self.body.setContentsMargins(16, 12, 16, 12)
+        self.body.setSpacing(7)
+        self._title, self._purpose = label("", "title"), label("", "dim", wrap=True)
+        self.body.addWidget(self._title)
+        self.body.addWidget(self._purpose)
+        session.evaluated.connect(self._purpose.hide)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        if not self.scrolls:
+            # Labels that wrap hide their true height from the layout; this is what the fullest panel needs.
+            inside.setMinimumHeight(_LEAST)
+        column.addWidget(scrolling(inside))
+
+    def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
+        """Takes a display unit and a look."""
+        self.lengths, self.tokens = lengths, tokens
+        self.refresh()
+
+    def head(self, title: str, purpose: str) -> None:
+        """Names the stage; what it is for is said as long as nothing is open."""
+        self._title.setText(title)
+        self._purpose.setText(purpose)
+        self._purpose.setVisible(self.session.evaluation is None)
+
+    def refresh(self) -> None:
+        """Shows what the session holds now."""
+        raise NotImplementedError
+
+
+class _Filling(QVBoxLayout):
+    """A column that takes the height that there is, not the one that its wrapped labels would like best."""
+
+    def hasHeightForWidth(self) -> bool:
+        return False
+
+
+def scrolling(inside: QWidget) -> QScrollArea:
+    """A page that scrolls up and down where it has too little room."""
+    scroll = QScrollArea()
+    scroll.setWidgetResizable(True)
+    scroll.setFrameShape(QFrame.Shape.NoFrame)
+    scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+    scroll.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+    scroll.setWidget(inside)
+    return scroll

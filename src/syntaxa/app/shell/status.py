@@ -1,0 +1,90 @@
+"""The status line: cursor, unit, selection, findings, and what is being computed."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QProgressBar, QStatusBar
+
+from syntaxa.app.lengths import FEET_AND_INCHES, LengthFormat
+from syntaxa.app.theme.style import figure_font
+from syntaxa.app.widgets.labels import button, label
+from syntaxa.drawing.model import Curve
+
+#: Milliseconds that a message stays.
+_STAYS = 8000
+
+
+#: Units that would read oddly by their signs.
+_UNITS = {"in": "inches", "ft": "feet", FEET_AND_INCHES: "feet and inches"}
+
+
+class StatusLine(QStatusBar):
+    """One line at the bottom of the window."""
+
+    cancel_wanted = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setSizeGripEnabled(False)
+        self._cursor = label("")
+        self._cursor.setFont(figure_font())
+        self._cursor.setMinimumWidth(230)
+        self._cursor.setAccessibleName("Cursor position")
+        self._unit = label("", "dim")
+        self._selection = label("", "dim")
+        self._findings = label("", "dim")
+        self._work = label("", "dim")
+        self._bar = QProgressBar()
+        self._bar.setAccessibleName("Progress")
+        self._bar.setFixedWidth(120)
+        self._bar.setTextVisible(False)
+        self._stop = button("Stop", "Stop computing")
+        self._stop.clicked.connect(self.cancel_wanted)
+        for part in (self._cursor, self._selection):
+            self.addWidget(part)
+        for fixed in (self._work, self._bar, self._stop, self._findings, self._unit):
+            self.addPermanentWidget(fixed)
+        self.show_work("")
+
+    def tell(self, sentence: str) -> None:
+        """Shows a message for a while."""
+        self.showMessage(sentence, _STAYS)
+
+    def show_cursor(self, x: float, y: float, lengths: LengthFormat) -> None:
+        """Where the cursor is (mm)."""
+        where = f"x {lengths.number(x)}   y {lengths.number(y)}"
+        self._cursor.setText(where)
+        self._cursor.setAccessibleName(f"Cursor at {where}")
+
+    def show_unit(self, unit: str) -> None:
+        """The display unit."""
+        self._unit.setText(f"lengths in {_UNITS.get(unit, unit)}")
+
+    def show_selection(self, curves: Sequence[Curve], lengths: LengthFormat) -> None:
+        """How many curves are selected, and their total length."""
+        if not curves:
+            self._selection.setText("")
+        elif len(curves) == 1:
+            self._selection.setText(lengths.describe(curves[0]))
+        else:
+            total = sum(c.shape.length for c in curves)
+            self._selection.setText(f"{len(curves)} curves, {lengths.text(total)} in all")
+
+    def show_standing(self, text: str) -> None:
+        """What the stages say of the job as it stands."""
+        self._findings.setText(text)
+
+    def show_work(self, title: str) -> None:
+        """What is being computed; nothing where the title is empty."""
+        self._work.setText(title)
+        for part in (self._work, self._bar, self._stop):
+            part.setVisible(bool(title))
+        if not title:
+            self._bar.setValue(0)
+
+    def show_progress(self, title: str, share: float) -> None:
+        """How far it is."""
+        self._work.setText(title)
+        self._bar.setValue(round(100 * share))

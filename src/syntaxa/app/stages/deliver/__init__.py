@@ -1,0 +1,1 @@
+"""The stage Deliver in the window."""

@@ -1,0 +1,1 @@
+"""The stage Intake in the window."""

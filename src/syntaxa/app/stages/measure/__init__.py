@@ -1,0 +1,1 @@
+"""The stage Measure in the window."""

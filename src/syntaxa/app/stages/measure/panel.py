@@ -1,0 +1,75 @@
+"""Measure: unit, scale, turning and origin, with the true size before and after."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout
+
+from syntaxa.app.lengths import DISPLAY_UNITS
+from syntaxa.app.session.session import Session
+from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.stages.measure.disagree_view import DisagreeView
+from syntaxa.app.stages.measure.placing import Placing
+from syntaxa.app.stages.measure.unit_view import UnitView
+from syntaxa.app.widgets.labels import label
+from syntaxa.measure.views import FIRST_SIZE, SIZE
+
+
+class MeasurePanel(StagePanel):
+    """The unit by its witnesses, dimensions that disagree, scale, turning, origin, and the display unit."""
+
+    display_unit_chosen = pyqtSignal(str)
+    #: The box (mm) that a change would give while it is typed, or None.
+    would_be = pyqtSignal(object)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self._before, self._after = label("", "figure"), label("", "figure")
+        self._would = label("", "figure")
+        sizes = QGridLayout()
+        sizes.setHorizontalSpacing(10)
+        sizes.setVerticalSpacing(3)
+        for k, (text, figure) in enumerate((("Size as received", self._before), ("Size now", self._after))):
+            sizes.addWidget(label(text, "dim"), k, 0)
+            sizes.addWidget(figure, k, 1)
+        sizes.addWidget(self._would, 2, 1)
+        sizes.setColumnStretch(1, 1)
+        self._would.hide()
+        self.body.addLayout(sizes)
+        self.units = UnitView(session)
+        self.disagree = DisagreeView(session)
+        self.placing = Placing(session)
+        self.placing.would_be.connect(self._show_would_be)
+        for part in (self.units, self.disagree, self.placing):
+            self.body.addWidget(part)
+        self.body.addWidget(label("Show lengths in", "heading"))
+        self._display = QComboBox()
+        self._display.setAccessibleName("Display unit")
+        self._display.addItems(DISPLAY_UNITS)
+        self._display.textActivated.connect(self.display_unit_chosen)
+        row = QHBoxLayout()
+        row.addWidget(self._display)
+        row.addWidget(label("Changes what you read, never the geometry.", "dim", wrap=True), 1)
+        self.body.addLayout(row)
+        self.body.addStretch(1)
+
+    def refresh(self) -> None:
+        there = self.session.evaluation is not None
+        self.setEnabled(there)
+        self._display.setCurrentText(self.lengths.unit)
+        if not there:
+            self.disagree.hide()
+            return
+        before, after = self.session.view(FIRST_SIZE), self.session.view(SIZE)
+        self._before.setText(self.lengths.size(before[0]) if before else "…")
+        self._after.setText(self.lengths.size(after[0]) if after else "…")
+        self._show_would_be(None)
+        self.units.refresh(self.lengths)
+        self.disagree.refresh(self.lengths)
+        self.placing.refresh(self.lengths)
+
+    def _show_would_be(self, box: tuple[float, float, float, float] | None) -> None:
+        self._would.setVisible(box is not None)
+        if box is not None:
+            self._would.setText(f"would be {self.lengths.size(box)}")
+        self.would_be.emit(box)

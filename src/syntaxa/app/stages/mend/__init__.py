@@ -1,0 +1,1 @@
+"""The stage Mend in the window."""

@@ -1,0 +1,50 @@
+"""The sweep: what every tolerance would come to, as a plot to take one from."""
+
+from __future__ import annotations
+
+from syntaxa.app.session.session import Session
+from syntaxa.app.session.surveyed import surveyed
+from syntaxa.app.stages.mend.fixing import set_gap
+from syntaxa.app.stages.mend.page import SidePage
+from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.widgets.sweep_plot import SweepPlot
+from syntaxa.mend.views import SWEEP
+
+
+class SweepPage(SidePage):
+    """The plot with what it says about the tolerance that is set."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.plot = SweepPlot()
+        self._asked = False
+        self.plot.chosen.connect(lambda gap: set_gap(session, gap))
+        self.column.addWidget(self.plot, 1)
+        key = "Solid: regions closed.  Dashed: open ends.  Dotted: curves no larger than the tolerance."
+        self.column.addWidget(label(key, "dim", wrap=True))
+        self.try_all = button("Try every tolerance", "Heal a copy at every tolerance and count", primary=True)
+        self.try_all.clicked.connect(self.look)
+        self.add_buttons(right=self.try_all)
+
+    def look(self) -> None:
+        """Finds out what every tolerance would come to."""
+        self._asked = True
+        self.refresh()
+
+    def forget(self) -> None:
+        self._asked = False
+
+    def refresh(self) -> None:
+        known = surveyed(self.session)
+        if known is None:
+            return
+        found = self.session.view(SWEEP, known.proposal.gap) if self._asked else None
+        self.plot.show_sweep(found, known.gap, self.tokens, self.lengths)
+        if found is None:
+            says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."
+        else:
+            swallowed = int(found.swallowed[found.nearest(known.gap)])
+            lost = "1 curve is" if swallowed == 1 else f"{swallowed} curves are"
+            small = f"{lost} smaller than this tolerance and would be lost." if swallowed else "No curve would be lost."
+            says = f"{found.says(known.gap)} {small}"
+        self.says.setText(self.lengths.sentence(says))

@@ -1,0 +1,47 @@
+"""Route: what came in goes to sketches."""
+
+from __future__ import annotations
+
+from PyQt6.QtWidgets import QTabWidget
+
+from syntaxa.app.session.session import Session
+from syntaxa.app.settings import Settings
+from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.stages.route.came_in import CameIn
+from syntaxa.app.stages.route.picked import Picked
+from syntaxa.app.stages.route.rules import Rules
+from syntaxa.app.stages.route.sketch_list import SketchList
+
+
+class RoutePanel(StagePanel):
+    """What came in and where it goes, the sketches, and what is picked."""
+
+    scrolls = False
+
+    def __init__(self, session: Session, settings: Settings) -> None:
+        super().__init__(session)
+        self.rules = Rules(session)
+        self.came_in, self.sketches = CameIn(session, self.rules), SketchList(session)
+        self.picked = Picked(session, settings)
+        self.tabs = QTabWidget()
+        self.tabs.setAccessibleName("What came in, rules, sketches, and what is picked")
+        pages = (
+            (self.came_in, "Came in"),
+            (self.rules, "Rules"),
+            (self.sketches, "Sketches"),
+            (scrolling(self.picked), "Picked"),
+        )
+        for page, name in pages:
+            self.tabs.addTab(page, name)
+        self.body.addWidget(self.tabs, 1)
+
+    def refresh(self) -> None:
+        self.setEnabled(self.session.evaluation is not None)
+        state = self.session.state
+        if state is None:
+            return
+        self.came_in.refresh(self.lengths, self.tokens)
+        self.rules.refresh()
+        self.sketches.refresh(self.lengths, self.tokens)
+        self.picked.refresh()
+        self.tabs.setTabText(2, f"Sketches ({len(state.sketches)})")
