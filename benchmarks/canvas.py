@@ -14,9 +14,9 @@ import numpy as np
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QImage, QPainter, QPainterPath
 from PyQt6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
+from syntaxa.app.canvas.content import CanvasContent
 
 from syntaxa.app.canvas.canvas import Canvas
-from syntaxa.app.canvas.content import CanvasContent
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.demo.drawing import demo_bytes
 from syntaxa.drawing.model import Curve

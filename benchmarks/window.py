@@ -63,6 +63,29 @@ def large_drawing(path: Path, count: int) -> None:
     document.saveas(path)
 
 
+def _parts(window, path: Path, saved: Path):
+    """What is done with a drawing, each with its name."""
+    shell, go = window.shell, window.shell.commands
+    return (
+        ("open", lambda: shell.session.files.open_path(path)),
+        ("stages", lambda: [shell.show_stage(s) or QTest.qWait(50) for s in (*shell.stages, shell.stages[3])]),
+        ("scale", lambda: shell.session.do(ScaleBy(2.0))),
+        ("fix all", go["fix_all"].run),
+        ("ledger", lambda: _look_at_the_ledger(window)),
+        ("look", go["switch_look"].run),
+        ("save", lambda: shell.session.files.save(saved)),
+        ("undo", go["undo"].run),
+    )
+
+
+def _look_at_the_ledger(window) -> None:
+    """Opens it over the panel, with what the last step did."""
+    window.show_ledger(True)
+    window.ledger.list.setCurrentRow(window.ledger.list.count() - 1)
+    settle(window)
+    window.show_ledger(False)
+
+
 def main() -> int:
     """Prints the longest wait in each part; 1 where one is too long."""
     missed = 0
@@ -76,14 +99,7 @@ def main() -> int:
             path = folder / f"{count}.dxf"
             large_drawing(path, count)
             ticks.worst()
-            parts = (
-                ("open", lambda path=path: window.session.open_path(path)),
-                ("stages", lambda: [window.show_stage(k) or QTest.qWait(50) for k in (1, 2, 3, 4, 3)]),
-                ("scale", lambda: window.session.do(ScaleBy(2.0))),
-                ("fix all", window.fix_all),
-                ("undo", window.undo),
-            )
-            for part, run in parts:
+            for part, run in _parts(window, path, folder / f"{count}.sxj"):
                 began = time.perf_counter()
                 run()
                 QTest.qWait(1)
@@ -92,7 +108,8 @@ def main() -> int:
                 worst = ticks.worst()
                 missed += worst > WAIT_MS
                 print(f"{count:>7} curves  {part:<8} {seconds:6.2f} s   longest wait {worst:6.1f} ms")
-        window.session.save(folder / "done.sxj")
+        window.shell.session.files.save(folder / "done.sxj")
+        settle(window)
         window.close()
         end_work(window)
     return 1 if missed else 0

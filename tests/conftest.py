@@ -10,6 +10,7 @@ from pathlib import Path
 
 from hypothesis import settings
 
+sys.path.insert(0, str(Path(__file__).parent))
 sys.path.insert(0, str(Path(__file__).parent / "core"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "intake"))
 

@@ -9,9 +9,10 @@ import pytest
 from PyQt6.QtCore import QThreadPool
 from PyQt6.QtWidgets import QMessageBox
 
-from syntaxa.app.shell.choosers import Choosers
-from syntaxa.app.main_window import MainWindow
+from driver import Driver
 from syntaxa.app.settings import Settings
+from syntaxa.app.shell.choosers import Choosers
+from syntaxa.app.shell.window import MainWindow
 from syntaxa.demo.formats import write_drawings
 
 PATIENCE = 60_000
@@ -96,7 +97,7 @@ def window(qtbot, tmp_path, chosen, demo_drawings):
     made.resize(1280, 800)
     made.show()
     qtbot.waitExposed(made)
-    yield made
+    yield Driver(made)
     chosen.unsaved = QMessageBox.StandardButton.Discard
     made.close()
     assert QThreadPool.globalInstance().waitForDone(20_000), "background work outlived the window"
@@ -107,11 +108,7 @@ def settled(qtbot, window):
     """Waits until everything is computed."""
 
     def wait():
-        def ready():
-            lanes = window.session.busy or window.deliveries.busy or window.look.lane.busy
-            return not lanes and window.session.surveyed_state is not None
-
-        qtbot.waitUntil(ready, timeout=PATIENCE)
+        qtbot.waitUntil(window.settled, timeout=PATIENCE)
 
     return wait
 

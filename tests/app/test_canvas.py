@@ -9,9 +9,8 @@ from hypothesis import strategies as st
 from PyQt6.QtGui import QColor, QImage
 
 from syntaxa.app.canvas.canvas import Canvas
-from syntaxa.app.canvas.content import CanvasContent
-from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.layers.rulers import mark_text, spacing
+from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.view import View
 from syntaxa.drawing.model import Curve
@@ -98,10 +97,10 @@ def test_old_pictures_give_way_to_new_ones(qtbot):
     qtbot.addWidget(canvas)
     canvas.resize(300, 200)
     canvas.show()
-    canvas.show_content(CanvasContent(scene_of(Circle(Point(0, 0), 5))), fit=True)
-    canvas.show_content(CanvasContent(scene_of(Line(Point(0, 0), Point(1, 1)))), fit=True)
+    canvas.show_drawing(scene_of(Circle(Point(0, 0), 5)), fit=True)
+    canvas.show_drawing(scene_of(Line(Point(0, 0), Point(1, 1))), fit=True)
     canvas.paint_now()
-    assert len(canvas.content.scene) == 1
+    assert len(canvas.selection.scene) == 1
     assert not canvas.painting
 
 

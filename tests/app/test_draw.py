@@ -8,10 +8,12 @@ import pytest
 from PyQt6.QtCore import QPoint, Qt
 
 from syntaxa.app.features.draw_tools import TOOLS, typed_point
+from syntaxa.app.session.surveyed import findings, surveyed
 from syntaxa.geometry.extents import extents
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line
 from syntaxa.mend.by_hand import DrawCurves
+from syntaxa.mend.views import SWEEP, Tuning
 
 
 def steps(window):
@@ -20,7 +22,7 @@ def steps(window):
 
 def take(window, key):
     window.show_stage(3)
-    window.actions_.by_method[f"take_tool:{key}"].trigger()
+    window.menus.actions[f"take_tool:{key}"].trigger()
 
 
 def type_point(qtbot, window, text):
@@ -109,7 +111,7 @@ def test_tools_for_selected_curves(qtbot, demo, settled):
     draw_line(qtbot, demo, settled, "0, 0", "100, 0", "100, 50")
     before = len(list(demo.session.state.curves()))
     for key, (value, count) in SELECTED.items():
-        demo.canvas.select_ids({"drawn-1", "drawn-2"})
+        demo.canvas.selection.choose({"drawn-1", "drawn-2"})
         take(demo, key)
         if value:
             type_value(qtbot, demo, value)
@@ -125,7 +127,7 @@ def test_tools_for_selected_curves(qtbot, demo, settled):
 def test_tools_that_map_what_is_selected(qtbot, demo, settled):
     draw_line(qtbot, demo, settled, "10, 2", "20, 2")
     for key, (typed, value, wanted) in MAPPED.items():
-        demo.canvas.select_ids({"drawn-1"})
+        demo.canvas.selection.choose({"drawn-1"})
         take(demo, key)
         for text in typed:
             type_point(qtbot, demo, text)
@@ -141,7 +143,7 @@ def test_tools_that_map_what_is_selected(qtbot, demo, settled):
 def test_the_gap_of_two_curves_is_closed_by_a_line(qtbot, demo, settled):
     draw_line(qtbot, demo, settled, "0, 0", "100, 0")
     draw_line(qtbot, demo, settled, "103, 4", "103, 50")
-    demo.canvas.select_ids({"drawn-1", "drawn-2"})
+    demo.canvas.selection.choose({"drawn-1", "drawn-2"})
     take(demo, "bridge")
     settled()
     assert drawn(demo)[-1].length == pytest.approx(5)
@@ -169,7 +171,7 @@ def test_what_is_missing_is_said(qtbot, demo, settled):
     assert not demo.draw_strip.isVisible()
     take(demo, "arc")
     type_point(qtbot, demo, "nonsense")
-    assert len(demo._points) == 0
+    assert len(demo.draw._points) == 0
     for text in ("0, 0", "1, 1", "2, 2"):
         type_point(qtbot, demo, text)
     assert demo.banner.isVisible()
@@ -195,12 +197,12 @@ def test_a_finding_is_left_with_a_note_or_fixed_in_another_way(qtbot, demo, sett
     demo.show_mend()
     settled()
     mend = demo.mend
-    gap = next(f for f in demo.session.findings if f.kind == "gap" and f.choices)
+    gap = next(f for f in findings(demo.session) if f.kind == "gap" and f.choices)
     mend.choose_key(gap.key)
     mend.note.setText("a vent")
     qtbot.mouseClick(mend.leave, Qt.MouseButton.LeftButton)
     settled()
-    assert gap.key not in {f.key for f in demo.session.findings}
+    assert gap.key not in {f.key for f in findings(demo.session)}
     mend.left_too.setChecked(True)
     mend.choose_key(gap.key)
     assert "a vent" in mend._detail.text()
@@ -212,7 +214,7 @@ def test_a_finding_is_left_with_a_note_or_fixed_in_another_way(qtbot, demo, sett
     qtbot.mouseClick(mend.fix_one, Qt.MouseButton.LeftButton)
     settled()
     assert steps(demo)[-1].choices == ((gap.key, "line"),)
-    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm == 0
+    assert demo.session.evaluation.ledger[-1].entry.max_mm == 0
 
 
 def test_only_what_is_listed_is_fixed(qtbot, demo, settled):
@@ -221,11 +223,11 @@ def test_only_what_is_listed_is_fixed(qtbot, demo, settled):
     mend = demo.mend
     mend.most.setText("0.05")
     listed = mend._listed()
-    assert 0 < len(listed) < len(demo.session.findings)
+    assert 0 < len(listed) < len(findings(demo.session))
     assert mend.fix_every.text() == f"Fix these {len(listed)}"
     qtbot.mouseClick(mend.fix_every, Qt.MouseButton.LeftButton)
     settled()
-    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm <= 0.05
+    assert demo.session.evaluation.ledger[-1].entry.max_mm <= 0.05
 
 
 def test_the_sweep_is_drawn_and_a_click_takes_a_tolerance(qtbot, demo, settled):
@@ -235,15 +237,15 @@ def test_the_sweep_is_drawn_and_a_click_takes_a_tolerance(qtbot, demo, settled):
     mend._tabs.setCurrentIndex(2)
     qtbot.mouseClick(mend.sweep.try_all, Qt.MouseButton.LeftButton)
     settled()
-    found = demo.session.trying.sweep
+    found = demo.session.peek(SWEEP, surveyed(demo.session).proposal.gap)
     assert found.regions[-5] > found.regions[0]
     mend.sweep.plot.setFocus()
     qtbot.keyClick(mend.sweep.plot, Qt.Key.Key_Right)
     settled()
-    assert demo.session.gap in found.tolerance
+    assert demo.session.chosen(Tuning).gap in found.tolerance
     qtbot.mouseClick(mend.sweep.plot, Qt.MouseButton.LeftButton, pos=mend.sweep.plot.rect().center())
     settled()
-    assert demo.session.gap in found.tolerance
+    assert demo.session.chosen(Tuning).gap in found.tolerance
 
 
 def test_the_result_is_compared_with_what_was_received(qtbot, demo, settled):
@@ -255,12 +257,12 @@ def test_the_result_is_compared_with_what_was_received(qtbot, demo, settled):
     mend._tabs.setCurrentWidget(mend.compare)
     qtbot.mouseClick(mend.compare.compare, Qt.MouseButton.LeftButton)
     settled()
-    found = demo.session.trying.deviation
+    found = mend.compare._found.deviation
     rows = mend.compare.far.model_.rows
     assert len(rows) == 10
     distances = [row[0].distance for row in rows]
     assert distances == sorted(distances, reverse=True)
-    assert found.made[0].distance <= demo.session.surveyed_state.gap
+    assert found.made[0].distance <= surveyed(demo.session).gap
     mend.compare.far.selectRow(0)
     left, bottom, right, top = demo.canvas.view.box
     place = rows[0][0].place
@@ -301,13 +303,13 @@ def test_what_is_selected_is_scaled_to_a_size(qtbot, demo, settled, key, typed, 
         type_point(qtbot, demo, text)
     settled()
     demo.end_tool()
-    demo.canvas.select_ids({"drawn-1"})
+    demo.canvas.selection.choose({"drawn-1"})
     take(demo, key)
     type_point(qtbot, demo, "0, 0")
     type_value(qtbot, demo, typed)
     settled()
     assert extents(drawn(demo)) == pytest.approx(box)
-    assert demo.session.shown.evaluation.ledger[-1].entry.max_mm > 0
+    assert demo.session.evaluation.ledger[-1].entry.max_mm > 0
 
 
 @pytest.mark.parametrize("radius", ["0", "-5", "nonsense", "1/0"])
@@ -338,7 +340,7 @@ def test_a_radius_is_typed_right_after_the_centre(qtbot, demo, settled):
 
 def test_a_refused_value_does_not_end_a_tool_for_selected_curves(qtbot, demo, settled):
     draw_line(qtbot, demo, settled, "0, 0", "100, 0", "100, 50")
-    demo.canvas.select_ids({"drawn-1", "drawn-2"})
+    demo.canvas.selection.choose({"drawn-1", "drawn-2"})
     take(demo, "fillet")
     type_value(qtbot, demo, "two")
     assert demo.draw_strip.isVisible()

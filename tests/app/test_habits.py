@@ -11,10 +11,11 @@ from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QScrollArea, QSlider
 
+from driver import Driver
 from syntaxa.app.features.draw_tools import BY_KEY
-from syntaxa.app.main_window import MainWindow
 from syntaxa.app.session.recovery import Lock, job_lock, orphans
 from syntaxa.app.settings import Settings
+from syntaxa.app.shell.window import MainWindow
 from syntaxa.job.passwords import Passwords
 from syntaxa.job.store import load_job, save_job
 from syntaxa.mend.steps import MendFindings
@@ -48,10 +49,12 @@ def press(qtbot, key, modifiers=Qt.KeyboardModifier.NoModifier):
 def test_no_field_takes_the_wheel_unless_it_has_the_focus(qtbot, demo):
     """Page scale 1:1 to 1:5, DXF unit mm to cm, R2018 to R12, a sketch made to construction: all by scrolling."""
     tried = 0
-    for panel in range(len(demo.panels)):
+    for panel in range(len(demo.panels_in_order)):
         demo.show_stage(panel)
         QApplication.processEvents()
-        fields = [f for kind in (QComboBox, QAbstractSpinBox, QSlider) for f in demo.panels[panel].findChildren(kind)]
+        fields = [
+            f for kind in (QComboBox, QAbstractSpinBox, QSlider) for f in demo.panels_in_order[panel].findChildren(kind)
+        ]
         for field in fields:
             assert field.focusPolicy() != Qt.FocusPolicy.WheelFocus
             if not field.isVisible() or not field.isEnabled() or field.hasFocus():
@@ -120,13 +123,13 @@ def test_digits_go_to_a_tool_that_waits_for_numbers(qtbot, demo, settled):
     demo.canvas.setFocus()
     for text in "10,20":
         press(qtbot, text)
-    assert demo.stack.currentWidget() is demo.mend
+    assert demo.shell.stage.panel is demo.mend
     assert demo.draw_strip.point.text() == "10,20"
     press(qtbot, Qt.Key.Key_Return)
     for text in "30":
         qtbot.keyClick(demo.canvas, text)
     assert demo.draw_strip.point.text() == "30"
-    assert len(demo._points) == 1
+    assert len(demo.draw._points) == 1
 
 
 @pytest.mark.parametrize("key", ["n", "x", "m", "f", "b", "t", "4"])
@@ -134,16 +137,16 @@ def test_single_keys_are_no_commands_while_a_tool_waits(qtbot, demo, key):
     demo.show_route()
     demo.take_tool("line")
     demo.canvas.setFocus()
-    before = demo.stack.currentIndex(), demo.canvas._view, demo.actions_.by_method["toggle_beneath"].isChecked()
+    before = demo.at, demo.canvas._view, demo.menus.actions["toggle_beneath"].isChecked()
     press(qtbot, key)
-    after = demo.stack.currentIndex(), demo.canvas._view, demo.actions_.by_method["toggle_beneath"].isChecked()
+    after = demo.at, demo.canvas._view, demo.menus.actions["toggle_beneath"].isChecked()
     assert after == before
 
 
 def test_escape_ends_tool_then_value_then_picking_then_selection(qtbot, demo):
     demo.show_mend()
     demo.select_all()
-    demo.canvas.start_lasso()
+    demo.start_lasso()
     field = next(f for f in demo.mend.findChildren(QLineEdit) if f.isVisible() and f.isEnabled())
     shown = field.text()
     demo.draw_strip.take_up(BY_KEY["line"])
@@ -155,12 +158,12 @@ def test_escape_ends_tool_then_value_then_picking_then_selection(qtbot, demo):
     field.setFocus()
     press(qtbot, Qt.Key.Key_Escape)
     assert field.text() == shown
-    assert demo.canvas.picks_something()
+    assert demo.canvas.tool.waits
     press(qtbot, Qt.Key.Key_Escape)
-    assert not demo.canvas.picks_something()
-    assert demo.canvas.selected_curves()
+    assert not demo.canvas.tool.waits
+    assert demo.canvas.selection.curves()
     press(qtbot, Qt.Key.Key_Escape)
-    assert not demo.canvas.selected_curves()
+    assert not demo.canvas.selection.curves()
 
 
 # ---------------------------------------------------------------------- stopping
@@ -173,7 +176,7 @@ def test_stopping_takes_the_step_back_at_once(qtbot, demo, settled):
         demo.cancel_work()
         assert demo.session.job.steps == ()
         qtbot.waitUntil(lambda: not demo.session.busy)
-    assert not demo.session.unsaved or demo.session.path is None
+    assert not demo.session.files.unsaved_work or demo.session.files.path is None
     demo.fix_all()
     settled()
     assert [type(s.step) for s in demo.session.job.steps] == [MendFindings]
@@ -186,7 +189,7 @@ def test_a_change_that_cannot_be_worked_out_is_none(qtbot, demo, settled, monkey
     def broken(*_):
         raise RuntimeError("no")
 
-    monkeypatch.setattr(demo.session, "_compute", broken)
+    monkeypatch.setattr(demo.session.computing, "evaluate", broken)
     demo.fix_all()
     qtbot.waitUntil(lambda: demo.banner.isVisible())
     assert demo.session.job.steps == ()
@@ -197,8 +200,8 @@ def test_a_change_that_cannot_be_worked_out_is_none(qtbot, demo, settled, monkey
 
 def crashed(window, folder):
     """What a crash leaves: the copy of a window, held by nobody."""
-    window.session._write_recovery()
-    copy = window.session._copy
+    window.write_recovery()
+    copy = window.session.files._copy
     copy._lock.release()
     return folder
 
@@ -216,7 +219,7 @@ def test_a_recovered_job_keeps_its_file_and_its_mark(qtbot, demo, settled, tmp_p
     opening = next(b for b in demo.banner.findChildren(QPushButton) if b.text() == "Open the copy")
     qtbot.mouseClick(opening, Qt.MouseButton.LeftButton)
     settled()
-    assert (demo.session.path, demo.session.unsaved) == (path.resolve(), True)
+    assert (demo.session.files.path, demo.session.files.unsaved_work) == (path.resolve(), True)
     assert len(load_job(path).steps) == 0
     assert demo.save()
     assert len(load_job(path).steps) == 1
@@ -226,7 +229,7 @@ def test_a_recovered_job_keeps_its_file_and_its_mark(qtbot, demo, settled, tmp_p
 def test_discarding_drops_that_copy_only(qtbot, demo, tmp_path):
     folder = tmp_path / "elsewhere"
     folder.mkdir()
-    demo._recovery = folder
+    demo.shell.recovery = folder
     for k, token in enumerate(("aaaaaaaaaaaa", "bbbbbbbbbbbb")):
         save_job(demo.session.job, folder / f"job{k}-{token}.sxj")
     assert len(orphans(folder)) == 2
@@ -240,7 +243,7 @@ def test_discarding_drops_that_copy_only(qtbot, demo, tmp_path):
 def test_a_question_stays_until_it_is_answered(demo, settled, tmp_path):
     folder = tmp_path / "elsewhere"
     folder.mkdir()
-    demo._recovery = folder
+    demo.shell.recovery = folder
     save_job(demo.session.job, folder / "job-aaaaaaaaaaaa.sxj")
     demo.offer_recovery()
     demo.fix_all()
@@ -249,11 +252,13 @@ def test_a_question_stays_until_it_is_answered(demo, settled, tmp_path):
     assert "was not saved when the program ended" in demo.banner.sentence
 
 
-def test_a_copy_that_is_held_is_nobody_s_orphan(demo, tmp_path):
+def test_a_copy_that_is_held_is_nobody_s_orphan(demo, settled, tmp_path):
     folder = tmp_path / "state" / "recovery"
-    demo.session._write_recovery()
+    demo.fix_all()
+    settled()
+    demo.write_recovery()
     assert orphans(folder) == []
-    demo.session._copy._lock.release()
+    demo.session.files._copy._lock.release()
     assert len(orphans(folder)) == 1
 
 
@@ -280,8 +285,9 @@ def test_a_second_window_on_one_job_is_told_of(qtbot, demo, settled, tmp_path, c
     assert not lock.take()
     other = MainWindow(Settings(tmp_path / "other.json"), tmp_path / "state" / "recovery", chosen, lambda f: f)
     qtbot.addWidget(other)
+    other = Driver(other)
     other.open_path(path)
-    qtbot.waitUntil(lambda: not other.session.busy and other.session.surveyed_state is not None, timeout=60_000)
+    qtbot.waitUntil(other.settled, timeout=60_000)
     assert "is open in another window as well" in other.banner.sentence
     other.close()
     demo.session.close()
@@ -318,7 +324,7 @@ def test_a_job_from_a_file_can_be_undone_step_by_step(qtbot, demo, settled, tmp_
     demo.save_as()
     demo.open_path(chosen.path)
     settled()
-    assert not demo.session.unsaved
+    assert not demo.session.files.unsaved_work
     assert demo.session.history.undo_name.startswith("Mend all")
     demo.undo()
     settled()
@@ -327,9 +333,9 @@ def test_a_job_from_a_file_can_be_undone_step_by_step(qtbot, demo, settled, tmp_
 
 def test_a_locked_source_asks_for_its_password(qtbot, window, settled, tmp_path, chosen, monkeypatch):
     known = Passwords(lambda: None)
-    for place in ("job.store", "app.session", "app.main_window"):
+    for place in ("job.store", "app.session.files", "app.shell.shell"):
         monkeypatch.setattr(f"syntaxa.{place}.PASSWORDS", known)
-    window.session.evaluator._passwords = known
+    window.session.computing.evaluator._passwords = known
     pdf = pikepdf.new()
     page = pdf.add_blank_page(page_size=(100, 100))
     page.Contents = pdf.make_stream(b"10 10 m 60 10 l S")
@@ -356,7 +362,7 @@ def test_nothing_moves_on_screen_when_a_strip_comes_or_goes(qtbot, demo):
 
     def under():
         QApplication.processEvents()
-        spot = demo.canvas.mapFrom(demo, demo.mapFromGlobal(start))
+        spot = demo.canvas.mapFrom(demo.window, demo.mapFromGlobal(start))
         return demo.canvas.view.to_mm(spot.x(), spot.y())
 
     start = demo.canvas.mapToGlobal(place)
@@ -377,7 +383,7 @@ def test_the_window_is_no_larger_than_the_screen(demo):
     assert demo.minimumWidth() <= min(960, room.width())
     assert demo.minimumHeight() <= min(680, room.height())
     demo.resize(960, 680)
-    for stage in range(len(demo.panels)):
+    for stage in range(len(demo.panels_in_order)):
         demo.show_stage(stage)
         QApplication.processEvents()
         # What needs more room than it has is laid over its neighbours.
@@ -396,7 +402,7 @@ def test_every_menu_and_command_has_a_letter_of_its_own(demo):
 
 def test_every_control_has_a_name_and_a_tip(qtbot, demo):
     seen = 0
-    for stage in range(len(demo.panels)):
+    for stage in range(len(demo.panels_in_order)):
         demo.show_stage(stage)
         QApplication.processEvents()
         for kind in (QPushButton, QComboBox, QLineEdit, QAbstractSpinBox, QSlider):

@@ -187,11 +187,11 @@ def test_kinds_hidden_layers_and_blocks_are_chosen(qtbot, window, tmp_path, read
     read()
     button(choices, "Take it in").click()
     settled()
-    (taken,) = window.session.shown.evaluation.first.taken
+    (taken,) = window.session.evaluation.first.taken
     assert [c.block for c in taken.drawing.curves] == [""]
     assert taken.drawing.annotation_counts() == {"point": 1}
     assert "ICE" not in {x.name for x in taken.drawing.layers}
-    assert window.ledger.table.item(0, 0).text() == "Take in: no text, nothing hidden"
+    assert window.ledger.list.item(0).text() == "Take in: no text, nothing hidden"
 
 
 def drag(qtbot, canvas, start, end, modifiers=Qt.KeyboardModifier.NoModifier):
@@ -267,10 +267,10 @@ def test_presets_are_saved_and_used_on_the_next_file_without_a_question(
 
 
 def test_the_ground_is_switched_for_the_preview_alone(window, shelf):
-    before = shelf.preview._tokens.name
+    before = shelf.preview.tokens.name
     shelf._ground.click()
-    assert shelf.preview._tokens.name != before
-    assert window.canvas._tokens.name == before
+    assert shelf.preview.tokens.name != before
+    assert window.canvas.tokens.name == before
 
 
 def test_a_locked_pdf_asks_for_its_password(qtbot, window, tmp_path, read):
@@ -324,11 +324,11 @@ def test_the_width_of_a_scan_is_typed(qtbot, window, shelf, read, settled):
     assert window.look.preview.box[2] == pytest.approx(420)
     window.take_in()
     settled()
-    assert window.canvas.content.notes[0].box()[2] == pytest.approx(420)
+    assert window.canvas.notes.notes[0].box()[2] == pytest.approx(420)
     slider = window.intake.taken._fade
     assert slider.isVisible()
     slider.setValue(20)
-    assert window.canvas._fade == pytest.approx(0.2)
+    assert window.canvas.pictures._fade == pytest.approx(0.2)
 
 
 def test_several_drawings_dropped_at_once_become_one_job(qtbot, window, drawings, read, settled):
@@ -366,7 +366,7 @@ def test_a_drawing_is_added_to_the_job_and_removed_again(qtbot, demo, chosen, dr
     box = demo.session.state.sketches[-1].curves
     # Placed at the same origin, each in its own unit.
     assert min(c.shape.start.x for c in box) < 20
-    demo.session.remove_source(2)
+    demo.session.sources.remove(2)
     settled()
     assert len(demo.session.state.sketches) == before
     demo.undo()
@@ -400,7 +400,7 @@ def test_a_linked_file_that_changes_is_shown_before_anything_happens(qtbot, wind
     fresh = drawings / "saving.tmp"
     shutil.copy(drawings / "orchard-pump-panels-rev-b.dxf", fresh)
     os.replace(fresh, path)
-    qtbot.waitUntil(lambda: window.session.revision is not None, timeout=20_000)
+    qtbot.waitUntil(lambda: window.session.sources.revision is not None, timeout=20_000)
     assert window.session.state is before
     assert "1 added, 2 removed, 2 moved or changed" in window.banner.sentence
     view = window.intake.taken.changes
@@ -411,19 +411,19 @@ def test_a_linked_file_that_changes_is_shown_before_anything_happens(qtbot, wind
     }
     assert rows["BASE-PLATE"] == ["1", "–", "–", "37"]
     assert rows["COUPLING-GUARD"] == ["–", "2", "–", "24"]
-    marks = window.canvas.content.changes
+    marks = window.stage("intake")._changes.marks
     assert (len(marks.added), len(marks.removed), len(marks.moved)) == (1, 2, 2)
     button(view, "Take the new one over").click()
     settled()
-    assert window.session.revision is None
-    assert window.canvas.content.changes is None
+    assert window.session.sources.revision is None
+    assert window.stage("intake")._changes.marks is None
     # The banner had asked; the ledger says what was done, and nobody can switch that off.
     assert not window.banner.isVisible()
-    row = window.ledger.table.item(window.ledger.table.rowCount() - 1, 0)
+    row = window.ledger.list.item(window.ledger.list.count() - 1)
     assert row.text() == "Take over the changed orchard-pump-panels.dxf"
     assert not row.flags() & Qt.ItemFlag.ItemIsUserCheckable
     assert "1 added, 2 removed, 2 moved or changed" in row.toolTip()
-    assert window.ledger.table.item(window.ledger.table.rowCount() - 1, 1).text() == "5"
+    assert "5 changed" in row.data(257)
     assert len(next(s for s in window.session.state.sketches if s.name == "BASE-PLATE").curves) == 38
     window.undo()
     settled()
@@ -436,12 +436,12 @@ def test_staying_with_the_old_is_not_asked_again(qtbot, window, drawings, settle
     settled()
     shutil.copy(drawings / "orchard-pump-panels-rev-b.dxf", path)
     window.check_sources()
-    qtbot.waitUntil(lambda: window.session.revision is not None, timeout=20_000)
+    qtbot.waitUntil(lambda: window.session.sources.revision is not None, timeout=20_000)
     button(window.intake.taken.changes, "Stay with the old").click()
-    assert window.session.revision is None
+    assert window.session.sources.revision is None
     window.check_sources()
     settled()
-    assert window.session.revision is None
+    assert window.session.sources.revision is None
     assert len(next(s for s in window.session.state.sketches if s.name == "BASE-PLATE").curves) == 37
 
 
@@ -454,11 +454,11 @@ def test_links_are_paused_pointed_elsewhere_and_detached(qtbot, window, chosen, 
     shutil.copy(drawings / "orchard-pump-panels-rev-b.dxf", drawings / "orchard-pump-panels.dxf")
     window.check_sources()
     settled()
-    assert window.session.revision is None
+    assert window.session.sources.revision is None
     chosen.path = drawings / "orchard-pump-panels-rev-b.dxf"
     window.ask_relink(1)
-    qtbot.waitUntil(lambda: window.session.revision is not None, timeout=20_000)
-    window.session.decline_revision()
+    qtbot.waitUntil(lambda: window.session.sources.revision is not None, timeout=20_000)
+    window.session.sources.decline_revision()
     window.detach_source(1)
     settled()
     assert (window.session.job.source.link, window.session.job.source.path) == ("held", "")
@@ -482,9 +482,9 @@ def test_one_layer_is_replaced_from_a_revised_file(qtbot, demo, chosen, drawings
 
 def test_curves_are_copied_and_pasted_at_a_point_with_the_unit_checked(qtbot, demo, drawings, settled):
     canvas = demo.canvas
-    canvas.select_ids(frozenset(c.id for c in demo.session.state.sketches[2].curves))
-    canvas.selection_changed.emit()
-    assert demo.actions_.by_method["copy_curves"].isEnabled()
+    canvas.selection.choose(frozenset(c.id for c in demo.session.state.sketches[2].curves))
+    canvas.selection.changed.emit()
+    assert demo.menus.actions["copy_curves"].isEnabled()
     demo.copy_curves()
     held = from_text(QApplication.clipboard().text().encode())
     assert (held.unit, held.certain, len(held.curves)) == ("in", False, 14)
@@ -502,7 +502,7 @@ def test_curves_are_copied_and_pasted_at_a_point_with_the_unit_checked(qtbot, de
     assert sketch.name.startswith("from ")
     assert sum(len(s.curves) for s in demo.session.state.sketches) == before + 14
     assert min(c.shape.start.x for c in sketch.curves) == pytest.approx(200, abs=3)
-    assert demo.ledger.table.item(0, 0).text().startswith("Paste 14 curves")
+    assert demo.ledger.list.item(0).text().startswith("Paste 14 curves")
     demo.undo()
     settled()
     assert sum(len(s.curves) for s in demo.session.state.sketches) == before
@@ -528,11 +528,11 @@ def test_the_report_is_saved_as_text_and_as_json(demo, chosen, tmp_path):
 
 
 def test_texts_and_pictures_are_hidden_and_shown(demo):
-    assert {n.kind for n in demo.canvas.content.notes} == {"text"}
-    demo.actions_.by_method["toggle_notes"].trigger()
-    assert not demo.canvas.content.notes
-    demo.actions_.by_method["toggle_notes"].trigger()
-    assert demo.canvas.content.notes
+    assert {n.kind for n in demo.canvas.notes.notes} == {"text"}
+    demo.menus.actions["toggle_notes"].trigger()
+    assert not demo.canvas.notes.notes
+    demo.menus.actions["toggle_notes"].trigger()
+    assert demo.canvas.notes.notes
 
 
 def test_choices_of_a_file_are_kept_without_its_password(window, tmp_path):
@@ -552,12 +552,13 @@ def test_every_control_of_the_stage_has_a_name(window, shelf):
 
 
 def test_a_job_with_several_linked_sources_opens_again(window, drawings, tmp_path, settled):
-    window.session.open_several(
+    window.session.files.open_several(
         [(drawings / "valve-plate.dwg", TakeIn()), (drawings / "float-gauge.svg", TakeIn(into="gauge"))]
     )
     settled()
     path = tmp_path / "two.sxj"
-    assert window.session.save(path)
+    window.session.files.save(path)
+    settled()
     sketches = [(s.name, len(s.curves)) for s in window.session.state.sketches]
     window.open_path(path)
     settled()
@@ -579,7 +580,7 @@ def test_one_source_is_scaled_to_a_size_and_moved_apart_from_the_others(qtbot, w
     settled()
     menu = window.intake.taken._menu(window.session.job.sources[1], True)
     next(a for a in menu.actions() if a.text() == "Select its curves").trigger()
-    assert [c.source for c in window.canvas.selected_curves()] == [2]
+    assert [c.source for c in window.canvas.selection.curves()] == [2]
     for key, points, value in (("width", ("100, 100",), "40"), ("move", ("100, 100", "50, 0"), "")):
         window.select_source(2)
         window.take_tool(key)

@@ -5,8 +5,9 @@ from __future__ import annotations
 import pytest
 from PyQt6.QtCore import Qt
 
+from syntaxa.app.session.surveyed import findings, surveyed
+from syntaxa.app.stages.mend.fixing import set_gap
 from syntaxa.app.stages.mend.reshape_page import KINDS
-from syntaxa.errors import no_progress
 
 
 @pytest.fixture
@@ -55,7 +56,7 @@ def test_trials_are_run_side_by_side_and_one_is_taken_and_undone(qtbot, demo, me
     job = demo.session.job
     demo.try_treatments()
     settled()
-    page, trials = mend.trials, demo.session.trying.trials
+    page, trials = mend.trials, mend.trials.trials
     assert demo.session.job == job
     assert page.list.count() == len(trials) >= 6
     assert len({trial.treatment for trial, _ in trials}) == len(trials)
@@ -65,9 +66,9 @@ def test_trials_are_run_side_by_side_and_one_is_taken_and_undone(qtbot, demo, me
     page.list.setCurrentRow(best)
     qtbot.mouseClick(page.take, Qt.MouseButton.LeftButton)
     settled()
-    demo.session.set_gap(trials[best][0].treatment.gap)
+    set_gap(demo.session, trials[best][0].treatment.gap)
     settled()
-    assert len(demo.session.surveyed_state.survey.regions) == regions
+    assert len(surveyed(demo.session).survey.regions) == regions
     demo.session.undo()
     settled()
     assert demo.session.job == job
@@ -95,12 +96,12 @@ def test_received_and_result_are_swiped_faded_and_shown_in_bands(qtbot, demo, me
     assert all(a != b for k, a in enumerate(pictures) for b in pictures[:k])
     assert page._key.text().startswith("From thin to thick: up to")
     demo.show_measure()
-    assert demo.canvas._versus is None
+    assert demo.versus is None
     demo.show_mend()
-    assert demo.canvas._versus is not None
+    assert demo.versus is not None
     demo.session.undo()
     settled()
-    assert demo.canvas._versus is None
+    assert demo.versus is None
 
 
 def test_a_budget_is_judged_and_goes_into_the_account(qtbot, demo, mend, settled):
@@ -114,10 +115,10 @@ def test_a_budget_is_judged_and_goes_into_the_account(qtbot, demo, mend, settled
     assert page.verdict.text() == "It holds."
     page.budget.setText("0.001")
     assert page.verdict.text().startswith("Over it by ")
-    assert not demo.session.account(no_progress).account.within_budget
+    assert not demo.account().account.within_budget
     page.budget.setText("")
     assert page.verdict.text() == ""
-    assert demo.session.account(no_progress).account.budget_mm is None
+    assert demo.account().account.budget_mm is None
 
 
 def test_a_finding_flickers_between_before_and_after_its_fix(qtbot, demo, mend, settled):
@@ -127,11 +128,11 @@ def test_a_finding_flickers_between_before_and_after_its_fix(qtbot, demo, mend, 
     demo.flicker()
     settled()
     assert mend.flicker.isChecked()
-    qtbot.waitUntil(lambda: demo.canvas._versus is not None, timeout=5000)
-    share = demo.canvas._versus.share
-    qtbot.waitUntil(lambda: demo.canvas._versus.share != share, timeout=5000)
+    qtbot.waitUntil(lambda: demo.versus is not None, timeout=5000)
+    share = demo.versus.share
+    qtbot.waitUntil(lambda: demo.versus.share != share, timeout=5000)
     demo.flicker()
-    assert demo.canvas._versus is None
+    assert demo.versus is None
     assert not mend._turns.isActive()
 
 
@@ -149,16 +150,16 @@ def test_findings_of_one_sketch_are_stepped_through_alone(demo, mend, settled):
 
 
 def test_what_was_received_lies_beneath_while_a_finding_is_looked_at(demo, mend, settled):
-    assert not demo.canvas._show_beneath
+    assert not demo.canvas.beneath.shown
     demo.next_finding()
-    assert demo.canvas._show_beneath
+    assert demo.canvas.beneath.shown
     demo.show_measure()
-    assert not demo.canvas._show_beneath
+    assert not demo.canvas.beneath.shown
     demo.show_mend()
-    assert demo.canvas._show_beneath
+    assert demo.canvas.beneath.shown
     demo.fix_all()
     settled()
-    assert demo.canvas._show_beneath == (mend.chosen is not None)
+    assert demo.canvas.beneath.shown == (mend.chosen is not None)
 
 
 def test_a_kind_alone_can_be_fixed_whole(demo, mend, settled):
@@ -170,4 +171,4 @@ def test_a_kind_alone_can_be_fixed_whole(demo, mend, settled):
     assert mend.fix_every.text() == f"Fix these {before}"
     mend.fix_listed()
     settled()
-    assert not [f for f in demo.session.findings if f.kind == "stray"]
+    assert not [f for f in findings(demo.session) if f.kind == "stray"]

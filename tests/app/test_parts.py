@@ -10,11 +10,11 @@ from PyQt6.QtGui import QAction
 from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.lengths import DISPLAY_UNITS, LengthFormat
-from syntaxa.app.settings import Settings
 from syntaxa.app.session.lanes import Lane
+from syntaxa.app.settings import Settings
+from syntaxa.app.shell.palette import CommandPalette
 from syntaxa.app.theme.tokens import LOOKS, contrast, readable_on
 from syntaxa.app.widgets.banner import Banner
-from syntaxa.app.shell.palette import CommandPalette
 from syntaxa.app.widgets.labels import counted
 from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.app.widgets.rows import Column, RowsView

@@ -8,13 +8,16 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen
+from PyQt6.QtWidgets import QApplication
 
-from syntaxa.app.canvas.layers.hand import draw_band, draw_crop, draw_ghost, draw_lasso, draw_roles, draw_way
+from syntaxa.app.canvas.layers.hand import draw_band, draw_crop, draw_ghost, draw_lasso, draw_way
+from syntaxa.app.canvas.layers.marks import TagsLayer
 from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.selection import Selection
 from syntaxa.app.canvas.snapping import draw_snap, snapped
 from syntaxa.app.canvas.view import View
-from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.features.measure_strip import MeasureStrip
+from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.mend.report_pdf import pdf_of
 from syntaxa.app.theme.tokens import LOOKS
 from syntaxa.app.widgets.length_field import AngleField, LengthField
@@ -30,6 +33,13 @@ CURVES = (
     Curve("bore", Circle(Point(70, 40), 10), "0"),
     Curve("round", Arc(Point(0, 60), 10, 0, math.pi / 2), "0"),
 )
+
+
+def tags_of(scene):
+    """The layer of tags over a scene."""
+    selection = Selection(QApplication.instance())
+    selection.take(scene)
+    return TagsLayer(selection)
 
 
 @pytest.fixture
@@ -106,7 +116,7 @@ def test_what_the_hand_draws_is_seen_in_both_looks(qapp, scene, look):
         lambda p: draw_lasso(p, corners, tokens),
         lambda p: draw_way(p, [Point(0, 0), Point(40, 0), Point(40, 30)], view, tokens),
         lambda p: draw_ghost(p, (0, 0, 60, 40), view, tokens),
-        lambda p: draw_roles(p, scene, view, tokens),
+        lambda p: tags_of(scene).draw(p, view, tokens),
         lambda p: draw_crop(p, QRectF(0, 0, 200, 200), (0, 0, 60, 40), view, tokens),
         lambda p: draw_band(p, QPointF(20, 20), QPointF(90, 90), tokens),
     )

@@ -46,9 +46,9 @@ def test_what_is_no_geometry_is_shown_with_reasons_before_it_goes(demo, route, s
         "6 curves: Layer CENTRE-LINES sounds like centre lines.",
     ]
     assert demo.session.job.steps == ()
-    assert len(demo.canvas.selected_curves()) == 9
+    assert len(demo.canvas.selection.curves()) == 9
     route.came_in.offers.item(0).setCheckState(Qt.CheckState.Unchecked)
-    assert len(demo.canvas.selected_curves()) == 6
+    assert len(demo.canvas.selection.curves()) == 6
     route.came_in.offers.item(0).setCheckState(Qt.CheckState.Checked)
     route.came_in.accept_leave_out()
     settled()
@@ -72,13 +72,13 @@ def test_groups_are_searched_hidden_and_seen_alone(demo, route, settled):
     assert [table.item(k, 0).text() for k in range(table.rowCount())] == ["CONTROL-BOX"]
     choose_group(table, "CONTROL-BOX")
     press(route.came_in, "Show only the curves of this group")
-    assert demo.canvas._shown.sum() == 49
+    assert demo.canvas.selection.shown.sum() == 49
     demo.select_all()
-    assert {c.layer for c in demo.canvas.selected_curves()} == {"CONTROL-BOX"}
+    assert {c.layer for c in demo.canvas.selection.curves()} == {"CONTROL-BOX"}
     press(route.came_in, "Show everything again")
-    assert demo.canvas._shown is None
+    assert demo.canvas.selection.shown is None
     press(route.came_in, "Select the curves of this group")
-    assert len(demo.canvas.selected_curves()) == 49
+    assert len(demo.canvas.selection.curves()) == 49
     route.came_in._search.clear()
     route.came_in._grouping.setCurrentIndex(5)
     route.came_in._grouping.activated.emit(5)
@@ -159,14 +159,14 @@ def test_a_sketch_goes_to_another_plane_and_gets_a_line_style(demo, route, settl
 
 def test_chains_words_and_lassos_pick(qtbot, demo, route, settled):
     demo.pick_by_words("circles under 1 in")
-    picked = {c.id for c in demo.canvas.selected_curves()}
+    picked = {c.id for c in demo.canvas.selection.curves()}
     assert picked
-    assert all(2 * c.shape.radius < 25.4 for c in demo.canvas.selected_curves())
+    assert all(2 * c.shape.radius < 25.4 for c in demo.canvas.selection.curves())
     demo.pick_inverted()
-    assert {c.id for c in demo.canvas.selected_curves()}.isdisjoint(picked)
+    assert {c.id for c in demo.canvas.selection.curves()}.isdisjoint(picked)
     demo.pick_by_words("nonsense all over")
     assert "is no filter" in demo.status.currentMessage()
-    box = demo.canvas.content.scene.extents()
+    box = demo.canvas.selection.scene.extents()
     demo.start_lasso()
     corners = [(box[0] - 5, box[1] - 5), (box[2] + 5, box[1] - 5), (box[2] + 5, box[3] + 5), (box[0] - 5, box[3] + 5)]
     places = [QPointF(*demo.canvas.view.to_pixels(x, y)).toPoint() for x, y in corners]
@@ -175,23 +175,24 @@ def test_chains_words_and_lassos_pick(qtbot, demo, route, settled):
         QTest.mouseMove(demo.canvas, place)
         QTest.qWait(10)
     QTest.mouseRelease(demo.canvas, Qt.MouseButton.LeftButton, pos=places[-1] + QPoint(1, 0))
-    assert len(demo.canvas.selected_curves()) == 168
+    assert len(demo.canvas.selection.curves()) == 168
     line = next(c for c in demo.session.state.curves() if c.layer == "BASE-PLATE" and c.shape.kind == "line")
-    demo.canvas.select_ids({line.id})
+    demo.canvas.selection.choose({line.id})
     demo.pick_chain()
-    assert len(demo.canvas.selected_curves()) > 1
-    assert {c.layer for c in demo.canvas.selected_curves()} == {"BASE-PLATE"}
+    assert len(demo.canvas.selection.curves()) > 1
+    assert {c.layer for c in demo.canvas.selection.curves()} == {"BASE-PLATE"}
 
 
 def test_picked_curves_are_put_aside_seen_faded_and_brought_back_by_a_click(qtbot, demo, route, settled):
     circle = max((c for c in demo.session.state.curves() if c.shape.kind == "circle"), key=lambda c: c.shape.radius)
-    demo.canvas.select_ids({circle.id})
+    demo.canvas.selection.choose({circle.id})
     demo.put_aside()
     settled()
     assert circle.id not in {c.id for c in demo.session.state.curves()}
     route.picked._aside.click()
+    settled()
     demo.canvas.paint_now()
-    assert [c.id for c in demo.canvas.content.aside.curves] == [circle.id]
+    assert [c.id for c in demo.stage("route")._aside._scene.curves] == [circle.id]
     x, y = circle.shape.centre.x + circle.shape.radius * 0.6, circle.shape.centre.y + circle.shape.radius * 0.8
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(*demo.canvas.view.to_pixels(x, y)).toPoint())
     settled()
@@ -199,34 +200,34 @@ def test_picked_curves_are_put_aside_seen_faded_and_brought_back_by_a_click(qtbo
 
 
 def test_roles_are_given_shown_and_remembered(demo, route, settled, tmp_path):
-    demo.canvas.select_ids({"61"})
+    demo.canvas.selection.choose({"61"})
     route.picked._role.setCurrentText("tapped M6")
     route.picked.give(True)
     settled()
     assert next(c.roles for c in demo.session.state.curves() if c.id == "61") == ("tapped M6",)
-    assert len(demo.canvas.content.scene.with_roles) == 1
+    assert len(demo.canvas.selection.scene.with_roles) == 1
     assert "tapped M6" in demo.settings.values.roles
-    demo.canvas.select_ids({"61"})
+    demo.canvas.selection.choose({"61"})
     assert "Roles: tapped M6" in route.picked._says.text()
     route.picked.give(False)
     settled()
-    assert not demo.canvas.content.scene.with_roles
+    assert not demo.canvas.selection.scene.with_roles
     route.picked.forget_role()
     assert "tapped M6" not in demo.settings.values.roles
 
 
 def test_a_group_is_made_and_copied_by_its_base_point(qtbot, demo, route, settled):
     picked = [c.id for c in demo.session.state.curves() if c.layer == "FLANGE-GASKET"]
-    demo.canvas.select_ids(set(picked))
+    demo.canvas.selection.choose(set(picked))
     route.picked._group_name.setText("gasket")
     press(route.picked, "Make a group of what is picked, with a base point")
-    box = demo.canvas.content.scene.extents()
+    box = demo.canvas.selection.scene.extents()
     middle = QPointF(*demo.canvas.view.to_pixels((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)).toPoint()
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=middle)
     settled()
     assert [g.key for g in demo.session.state.part(Routed).groups] == ["gasket#1"]
     route.picked.groups.setCurrentRow(0)
-    assert len(demo.canvas.selected_curves()) == len(picked)
+    assert len(demo.canvas.selection.curves()) == len(picked)
     press(route.picked, "Put a copy of the group down")
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=middle + QPoint(60, 40))
     settled()
@@ -267,10 +268,10 @@ def test_a_recipe_gives_the_same_through_the_window_and_the_command_line(qtbot, 
     assert demo.session.job.steps
     chosen.path = tmp_path / "by-hand.dxf"
     demo.ask_deliver()
-    qtbot.waitUntil(lambda: not demo.deliveries.busy and chosen.path.exists(), timeout=20_000)
+    qtbot.waitUntil(lambda: not demo.shell.work.busy and chosen.path.exists(), timeout=20_000)
     # The window, on many.
     demo.ask_run_recipe()
-    dialog = demo._batch
+    dialog = demo.feature("Recipes")._dialog
     chosen.path, chosen.paths = recipe, [other, tmp_path / "gone.dxf"]
     dialog.ask_recipe()
     dialog.ask_files()
@@ -289,12 +290,12 @@ def test_a_recipe_gives_the_same_through_the_window_and_the_command_line(qtbot, 
 
 
 def test_steps_that_only_fit_one_drawing_are_told(demo, settled, chosen, tmp_path):
-    demo.canvas.select_ids({"61"})
+    demo.canvas.selection.choose({"61"})
     demo.put_aside()
     settled()
     chosen.path = tmp_path / "r.sxr"
     demo.ask_save_recipe()
-    assert "What only fits this drawing was left: Put 1 curve aside" in demo.banner.sentence
+    assert "What only fits this drawing was left out: Put 1 curve aside" in demo.banner.sentence
     chosen.path = tmp_path / "none.sxr"
     demo.ask_use_recipe()
     assert "cannot be opened" in demo.banner.sentence

@@ -21,8 +21,9 @@ from PyQt6.QtWidgets import (
     QPushButton,
 )
 
-from syntaxa.app.shell.commands import COMMANDS
 from syntaxa.app.session.recovery import orphans
+from syntaxa.app.session.surveyed import findings, surveyed
+from syntaxa.app.stages.mend.fixing import set_gap
 from syntaxa.app.theme.glyphs import glyph_path
 from syntaxa.app.theme.tokens import LOOKS, contrast
 from syntaxa.demo.drawing import write_demo
@@ -47,7 +48,7 @@ def test_an_empty_window_teaches_what_to_do(window):
     assert window.welcome.isVisible()
     texts = [b.text() for b in window.welcome.findChildren(QPushButton)]
     assert texts == ["Open a drawing…", "Look through a folder…", "Open the demo"]
-    assert not window.actions_.by_method["save"].isEnabled()
+    assert not window.menus.actions["save"].isEnabled()
 
 
 def test_a_dropped_drawing_is_seen_and_then_taken_in(qtbot, window, settled, tmp_path):
@@ -67,7 +68,7 @@ def test_a_dropped_drawing_is_seen_and_then_taken_in(qtbot, window, settled, tmp
     assert not window.welcome.isVisible()
     assert window.session.job.source.name == path.name
     assert window.settings.recent_paths() == [path]
-    assert len(window.canvas.content.scene) == 168
+    assert len(window.canvas.selection.scene) == 168
 
 
 def test_intake_tells_what_could_not_be_read(window, settled, tmp_path):
@@ -93,7 +94,7 @@ def test_the_unit_is_overruled_by_a_click(qtbot, demo, settled):
     settled()
     assert size(demo) == pytest.approx([s / 2.54 for s in before])
     assert demo.rail.buttons[1].accessibleName() == "Measure"
-    assert [r.title for r in demo.session.shown.evaluation.ledger] == ["Unit: centimetres"]
+    assert [r.title for r in demo.session.evaluation.ledger] == ["Unit: centimetres"]
 
 
 def typed(qtbot, field, text):
@@ -105,12 +106,13 @@ def typed(qtbot, field, text):
 
 def test_scale_and_typed_origin(qtbot, demo, settled):
     demo.show_stage(1)
+    settled()
     before = size(demo)
     placing = demo.measure.placing
     placing._x.setFocus()
     qtbot.keyClicks(placing._x, "40/96")
     assert demo.measure._would.isVisible()
-    assert demo.canvas._ghost is not None
+    assert demo.stage("measure").ghost.box is not None
     qtbot.keyClick(placing._x, Qt.Key.Key_Return)
     settled()
     assert size(demo) == pytest.approx([s * 40 / 96 for s in before])
@@ -170,7 +172,7 @@ def test_scale_by_two_points_and_their_length(qtbot, demo, settled):
     typed(qtbot, placing._should, f"{2 * circle.radius!r}mm")
     settled()
     assert size(demo) == pytest.approx([2 * s for s in before])
-    assert "should be" in demo.session.shown.evaluation.ledger[0].title
+    assert "should be" in demo.session.evaluation.ledger[0].title
 
 
 def test_turned_by_two_points_mirrored_and_put_on_a_circle(qtbot, demo, settled):
@@ -188,7 +190,7 @@ def test_turned_by_two_points_mirrored_and_put_on_a_circle(qtbot, demo, settled)
     assert size(demo) == pytest.approx(before[::-1])
     qtbot.mouseClick(placing._flips["left-right"], Qt.MouseButton.LeftButton)
     settled()
-    assert [r.title.split()[0] for r in demo.session.shown.evaluation.ledger] == ["Turn", "Mirror"]
+    assert [r.title.split()[0] for r in demo.session.evaluation.ledger] == ["Turn", "Mirror"]
     demo.fit()
     demo.canvas.paint_now()
     circle = largest_circle(demo)
@@ -209,7 +211,7 @@ def test_distances_are_measured_in_any_stage_and_added_up(qtbot, demo, settled):
     click(qtbot, demo.canvas, circle.shape.centre.x, circle.shape.centre.y + circle.shape.radius)
     assert demo.strip.text.startswith(f"Distance {circle.shape.radius:.3f} mm")
     demo.strip.add_to_total()
-    demo.canvas.select_ids({circle.id})
+    demo.canvas.selection.choose({circle.id})
     qtbot.keyClick(demo.canvas, Qt.Key.Key_M, Qt.KeyboardModifier.ShiftModifier)
     assert f"Area {math.pi * circle.shape.radius**2:,.2f}".replace(",", "\u202f") in demo.strip.text
     demo.strip.add_to_total()
@@ -238,7 +240,7 @@ def test_layers_are_switched_by_their_boxes(demo, settled):
 
 def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled):
     demo.show_stage(3)
-    before = len(demo.session.findings)
+    before = len(findings(demo.session))
     view = demo.canvas.view
     demo.next_finding()
     first = demo.mend.chosen
@@ -246,25 +248,25 @@ def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled)
     assert demo.canvas.view.scale > view.scale
     qtbot.mouseClick(demo.mend.fix_one, Qt.MouseButton.LeftButton)
     settled()
-    assert len(demo.session.findings) == before - 1
-    assert first.key not in {f.key for f in demo.session.findings}
+    assert len(findings(demo.session)) == before - 1
+    assert first.key not in {f.key for f in findings(demo.session)}
     qtbot.mouseClick(demo.mend.fix_every, Qt.MouseButton.LeftButton)
     settled()
-    assert not [f for f in demo.session.findings if f.remedy and not f.by_choice]
-    assert demo.mend.regions.model_.rowCount() == len(demo.session.surveyed_state.survey.regions) > 20
-    assert len(demo.session.shown.evaluation.ledger) == 2
+    assert not [f for f in findings(demo.session) if f.remedy and not f.by_choice]
+    assert demo.mend.regions.model_.rowCount() == len(surveyed(demo.session).survey.regions) > 20
+    assert len(demo.session.evaluation.ledger) == 2
 
 
 def test_another_tolerance_finds_other_gaps(qtbot, demo, settled):
     demo.show_stage(3)
-    proposed = demo.session.surveyed_state.gap
-    demo.session.set_gap(proposed / 1000)
+    proposed = surveyed(demo.session).gap
+    set_gap(demo.session, proposed / 1000)
     settled()
-    few = len([f for f in demo.session.findings if f.kind == "gap"])
+    few = len([f for f in findings(demo.session) if f.kind == "gap"])
     qtbot.mouseClick(demo.mend._auto, Qt.MouseButton.LeftButton)
     settled()
-    assert demo.session.surveyed_state.gap == proposed
-    assert len([f for f in demo.session.findings if f.kind == "gap"]) > few
+    assert surveyed(demo.session).gap == proposed
+    assert len([f for f in findings(demo.session) if f.kind == "gap"]) > few
 
 
 def test_undo_redo_and_the_ledger(demo, settled):
@@ -277,14 +279,14 @@ def test_undo_redo_and_the_ledger(demo, settled):
     demo.redo()
     settled()
     assert demo.session.state == after
-    item = demo.ledger.table.item(0, 0)
+    item = demo.ledger.list.item(0)
     item.setCheckState(Qt.CheckState.Unchecked)
     settled()
-    assert [f for f in demo.session.findings if f.remedy and not f.by_choice]
+    assert [f for f in findings(demo.session) if f.remedy and not f.by_choice]
     demo.undo()
     settled()
     assert demo.session.state == after
-    demo.ledger.table.selectRow(0)
+    demo.ledger.list.setCurrentRow(0)
     demo.ledger._remove_chosen()
     settled()
     assert demo.session.job.steps == ()
@@ -297,15 +299,15 @@ def test_a_job_is_saved_and_opened_with_all_of_it(qtbot, demo, settled, chosen, 
     settled()
     chosen.path = tmp_path / "pump"
     demo.save()
-    assert not demo.session.unsaved
-    state, ledger = demo.session.state, [r.title for r in demo.session.shown.evaluation.ledger]
+    assert not demo.session.files.unsaved_work
+    state, ledger = demo.session.state, [r.title for r in demo.session.evaluation.ledger]
     demo.open_demo()
     settled()
     assert demo.session.job.steps == ()
     demo.open_path(tmp_path / "pump.sxj")
     settled()
     assert demo.session.state == state
-    assert [r.title for r in demo.session.shown.evaluation.ledger] == ledger
+    assert [r.title for r in demo.session.evaluation.ledger] == ledger
     assert demo.windowTitle().startswith("pump")
 
 
@@ -350,7 +352,7 @@ def test_unsaved_work_is_asked_about(demo, settled, chosen):
 def test_work_that_was_not_saved_is_offered_again(qtbot, demo, settled, tmp_path):
     demo.fix_all()
     settled()
-    demo.session._write_recovery()
+    demo.write_recovery()
     folder = tmp_path / "state" / "recovery"
     (copy,) = folder.glob("*.sxj")
     assert orphans(folder) == []
@@ -386,12 +388,12 @@ def test_curves_are_hovered_and_selected(qtbot, demo):
     px, py = demo.canvas.view.to_pixels(centre.x + 0.6 * radius, centre.y + 0.8 * radius)
     qtbot.mouseMove(demo.canvas, QPointF(px, py).toPoint())
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px, py).toPoint())
-    assert circle.id in {c.id for c in demo.canvas.selected_curves()}
+    assert circle.id in {c.id for c in demo.canvas.selection.curves()}
     assert "Ø" in demo.status._selection.text()
-    demo.canvas.select_all()
+    demo.canvas.selection.choose_all()
     assert "168 curves" in demo.status._selection.text()
     qtbot.keyClick(demo.canvas, Qt.Key.Key_Escape)
-    assert demo.canvas.selected_curves() == []
+    assert demo.canvas.selection.curves() == []
 
 
 def test_a_box_takes_what_is_inside_or_what_it_touches(qtbot, demo):
@@ -405,25 +407,27 @@ def test_a_box_takes_what_is_inside_or_what_it_touches(qtbot, demo):
         qtbot.mousePress(demo.canvas, Qt.MouseButton.LeftButton, pos=a)
         qtbot.mouseMove(demo.canvas, b)
         qtbot.mouseRelease(demo.canvas, Qt.MouseButton.LeftButton, pos=b)
-        return len(demo.canvas.selected_curves())
+        return len(demo.canvas.selection.curves())
 
     inside, touched = drag(low, high), drag(high, low)
     assert inside == 1
     assert touched == 3
 
 
-def test_the_display_unit_changes_no_geometry(demo):
+def test_the_display_unit_changes_no_geometry(demo, settled):
+    demo.show_measure()
+    settled()
     state = demo.session.state
     demo.set_display_unit("in")
     assert demo.session.state is state
     assert demo.measure._after.text().endswith("in")
-    assert demo.canvas._format.unit == "in"
+    assert demo.canvas.format.unit == "in"
 
 
 def test_keys_switch_stages_and_the_palette_finds_commands(qtbot, demo):
     for number in range(1, 6):
-        qtbot.keyClick(demo, str(number))
-        assert demo.stack.currentIndex() == number - 1
+        qtbot.keyClick(demo.window, str(number))
+        assert demo.at == number - 1
     demo.open_palette()
     qtbot.keyClicks(demo.palette_._field, "night")
     qtbot.keyClick(demo.palette_._field, Qt.Key.Key_Return)
@@ -431,10 +435,13 @@ def test_keys_switch_stages_and_the_palette_finds_commands(qtbot, demo):
 
 
 def test_every_command_is_there_and_does_something(window):
-    for command in COMMANDS:
-        assert callable(getattr(window, command.method.partition(":")[0]))
-        assert window.actions_.by_method[command.method].toolTip()
-    assert len({c.keys for c in COMMANDS if c.keys}) == len([c for c in COMMANDS if c.keys])
+    commands = list(window.shell.commands)
+    assert len(commands) > 70
+    for command in commands:
+        assert callable(command.run)
+        assert window.menus.actions[command.id].toolTip()
+    keys = [c.keys for c in commands if c.keys]
+    assert len(set(keys)) == len(keys)
 
 
 def test_every_control_has_a_name_and_can_be_reached(demo):
@@ -506,7 +513,7 @@ def test_the_account_of_a_mending_is_saved_to_be_sent(qtbot, demo, settled, chos
     settled()
     chosen.path = tmp_path / f"account{ending}"
     demo.ask_account()
-    qtbot.waitUntil(lambda: not demo.deliveries.busy and chosen.path.exists(), timeout=20_000)
+    qtbot.waitUntil(lambda: not demo.shell.work.busy and chosen.path.exists(), timeout=20_000)
     data = chosen.path.read_bytes()
     if ending == ".pdf":
         document = pypdfium2.PdfDocument(data)

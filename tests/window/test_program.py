@@ -13,9 +13,11 @@ from PyQt6.QtCore import QPoint, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QFileDialog, QLineEdit, QMessageBox
 
-from syntaxa.app.shell.choosers import Choosers
-from syntaxa.app.main_window import MainWindow
+from driver import Driver
+from syntaxa.app.session.surveyed import findings
 from syntaxa.app.settings import Settings
+from syntaxa.app.shell.choosers import Choosers
+from syntaxa.app.shell.window import MainWindow
 from syntaxa.demo.drawing import write_demo
 from syntaxa.demo.formats import write_drawings
 
@@ -37,7 +39,7 @@ def window(qtbot, tmp_path):
     made.show()
     made.activateWindow()
     qtbot.waitUntil(made.isActiveWindow, timeout=20_000)
-    return made
+    return Driver(made)
 
 
 def answer_file_dialog(qtbot, path: Path):
@@ -69,23 +71,22 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
     QApplication.setAttribute(Qt.ApplicationAttribute.AA_DontUseNativeDialogs)
 
     def settle():
-        ready = lambda: not window.session.busy and window.session.surveyed_state is not None  # noqa: E731
-        qtbot.waitUntil(ready, timeout=60_000)
+        qtbot.waitUntil(window.settled, timeout=60_000)
         # With no window manager, nobody gives the focus back when a dialog closes.
         window.activateWindow()
         qtbot.waitUntil(window.isActiveWindow, timeout=10_000)
 
     def go_to(stage):
-        qtbot.keyClick(window, str(stage))
-        qtbot.waitUntil(lambda: window.stack.currentIndex() == stage - 1, timeout=5_000)
+        qtbot.keyClick(window.window, str(stage))
+        qtbot.waitUntil(lambda: window.at == stage - 1, timeout=5_000)
 
     drawing, out = write_demo(tmp_path), tmp_path / "clean.dxf"
     answer_file_dialog(qtbot, drawing)
-    qtbot.keyClick(window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
+    qtbot.keyClick(window.window, Qt.Key.Key_O, Qt.KeyboardModifier.ControlModifier)
     qtbot.waitUntil(lambda: window.look.preview is not None, timeout=60_000)
     window.activateWindow()
     qtbot.waitUntil(window.isActiveWindow, timeout=10_000)
-    qtbot.keyClick(window, Qt.Key.Key_Return, Qt.KeyboardModifier.ControlModifier)
+    qtbot.keyClick(window.window, Qt.Key.Key_Return, Qt.KeyboardModifier.ControlModifier)
     settle()
 
     go_to(2)
@@ -97,6 +98,7 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
 
     go_to(3)
     layers = window.route.came_in.table
+    settle()
     for name in ("TITLE-BLOCK", "CENTRE-LINES"):
         row = next(k for k in range(layers.rowCount()) if layers.item(k, 0).text() == name)
         layers.scrollToItem(layers.item(row, 0))
@@ -106,14 +108,14 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
 
     go_to(4)
     modifiers = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier
-    qtbot.keyClick(window, Qt.Key.Key_X, modifiers)
+    qtbot.keyClick(window.window, Qt.Key.Key_X, modifiers)
     settle()
-    assert not [f for f in window.session.findings if f.remedy and not f.by_choice]
+    assert not [f for f in findings(window.session) if f.remedy and not f.by_choice]
 
     answer_file_dialog(qtbot, out)
-    qtbot.keyClick(window, Qt.Key.Key_E, Qt.KeyboardModifier.ControlModifier)
+    qtbot.keyClick(window.window, Qt.Key.Key_E, Qt.KeyboardModifier.ControlModifier)
     qtbot.waitUntil(out.exists, timeout=20_000)
-    qtbot.waitUntil(lambda: not window.deliveries.busy, timeout=20_000)
+    qtbot.waitUntil(lambda: not window.shell.work.busy, timeout=20_000)
 
     entities = [e["kind"] for e in cadkit.read(str(out)).entities()]
     closed = [k for k in entities if k["type"] == "circle" or k.get("closed")]

@@ -22,7 +22,7 @@ class Remembered(msgspec.Struct):
     recent: list[str] = []
     folder: str = ""
     geometry: bytes = b""
-    ledger: bool = True
+    ledger_open: bool = False
     roles: tuple[str, ...] = ("tapped", "countersunk", "bend line", "ground edge", "engraved", "weld side")
 
 

@@ -17,7 +17,7 @@ from syntaxa.mend.survey import Survey
 _PATIENCE = 120.0
 
 
-def walk_demo(window: MainWindow, folder: Path) -> int:
+def walk_demo(window: MainWindow, folder: Path, close: bool = True) -> int:
     """Goes through the stages as a user would, each as it says itself; 0 if all went well."""
     folder.mkdir(parents=True, exist_ok=True)
     if not settle(window):
@@ -46,7 +46,8 @@ def walk_demo(window: MainWindow, folder: Path) -> int:
     if not settle(window) or not job.exists():
         return _stuck(window, "saving")
     _print_figures(before, found.survey, folder, [*outputs, job])
-    window.close()
+    if close:
+        window.close()
     return 0
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import partial
 
+from syntaxa.app.canvas.tools.pick import PickTool
 from syntaxa.app.features.draw_strip import DrawStrip
 from syntaxa.app.features.draw_tools import BY_KEY, TOOLS, Given, Tool, typed_point
 from syntaxa.app.shell.commands import Command
@@ -71,7 +72,8 @@ class Draw(Feature):
         """Puts the tool down."""
         self._tool = None
         self.strip.hide()
-        self.shell.canvas.give_up()
+        if isinstance(self.shell.canvas.tool, PickTool):
+            self.shell.canvas.give_up()
         self.shell.picking.way.show(())
 
     def escape(self) -> bool:

@@ -43,6 +43,7 @@ class Computing(QObject):
         self._waiting: list[_Wish] = []
         self._now: _Wish | None = None
         self._given_up: set[_Wish] = set()
+        self._ended = False
 
     @property
     def busy(self) -> bool:
@@ -78,7 +79,7 @@ class Computing(QObject):
         """A view if it is there; else it is computed, and `viewed` tells when it is."""
         found = self.peek(view, *given)
         wish = view, given
-        if found is None and self.evaluation is not None and wish not in self._given_up:
+        if found is None and self.evaluation is not None and wish not in self._given_up and not self._ended:
             if wish != self._now and wish not in self._waiting:
                 self._waiting.append(wish)
             self._next()
@@ -136,6 +137,7 @@ class Computing(QObject):
 
     def stop_all(self) -> None:
         """Stops everything, for the end of the program."""
+        self._ended = True
         self._waiting.clear()
         self.work.stop_all()
         self.looking.stop_all()

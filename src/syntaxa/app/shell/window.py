@@ -48,7 +48,7 @@ class MainWindow(QMainWindow):
             self.restoreGeometry(QByteArray(settings.values.geometry))
         self._dress()
         self.shell.show_stage(self.shell.stages[0])
-        self.show_ledger(settings.values.ledger)
+        self.show_ledger(settings.values.ledger_open)
 
     def _own_commands(self) -> Sequence[Command]:
         go = self.shell.show_stage
@@ -220,7 +220,7 @@ class MainWindow(QMainWindow):
     def _close_now(self) -> None:
         settings = self.shell.settings
         settings.values.geometry = bytes(self.saveGeometry().data())
-        settings.values.ledger = self.side.currentWidget() is self.ledger
+        settings.values.ledger_open = self.side.currentWidget() is self.ledger
         settings.save()
         self.shell.session.close()
         self.shell.stop_all()
