@@ -2,13 +2,19 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QObject, pyqtSignal
-from PyQt6.QtWidgets import QApplication
+from collections.abc import Iterator
+
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
+from PyQt6.QtWidgets import QApplication, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.settings import Settings
-from syntaxa.app.theme.style import dress
+from syntaxa.app.theme.style import dress, dressing
 from syntaxa.app.theme.tokens import LOOKS, Tokens
+
+
+#: Nothing is left to be put on.
+_DONE = object()
 
 
 class Dress(QObject):
@@ -16,8 +22,9 @@ class Dress(QObject):
 
     changed = pyqtSignal()
 
-    def __init__(self, settings: Settings, parent: QObject) -> None:
+    def __init__(self, settings: Settings, window: QWidget, parent: QObject) -> None:
         super().__init__(parent)
+        self._window = window
         self._settings = settings
         self.tokens: Tokens = LOOKS[settings.values.look]
         self.lengths = LengthFormat(settings.values.display_unit)
@@ -27,13 +34,26 @@ class Dress(QObject):
         """Changes between Paper and Night."""
         self._settings.values.look = "night" if self.tokens.name == "paper" else "paper"
         self.tokens = LOOKS[self._settings.values.look]
-        self._put_on()
-        self.changed.emit()
+        application = QApplication.instance()
+        if isinstance(application, QApplication):
+            self._change_clothes(dressing(application, self.tokens))
 
     def set_unit(self, unit: str) -> None:
         """Shows lengths in another unit; nothing else changes."""
         self._settings.values.display_unit = unit
         self.lengths = LengthFormat(unit)
+        self.changed.emit()
+
+    def _change_clothes(self, goes: Iterator[None]) -> None:
+        """A go at a time, so that nobody waits long; half dressed the window shows what it showed before."""
+        self._window.setUpdatesEnabled(False)
+        if next(goes, _DONE) is _DONE:
+            QTimer.singleShot(0, self._dressed)
+        else:
+            QTimer.singleShot(0, lambda: self._change_clothes(goes))
+
+    def _dressed(self) -> None:
+        self._window.setUpdatesEnabled(True)
         self.changed.emit()
 
     def _put_on(self) -> None:

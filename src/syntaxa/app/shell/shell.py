@@ -51,7 +51,7 @@ class Shell(QObject):
         super().__init__(window)
         self.window, self.settings, self.choosers, self.make_demo = window, settings, choosers, make_demo
         self.recovery = recovery
-        self.dress = Dress(settings, self)
+        self.dress = Dress(settings, window, self)
         self.session = Session(recovery, self)
         self.session.computing.at_once = (SCENE, RECEIVED)
         self.canvas = Canvas()

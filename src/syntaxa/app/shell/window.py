@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from functools import partial
 from pathlib import Path
 
-from PyQt6.QtCore import QByteArray, QSize, Qt
+from PyQt6.QtCore import QByteArray, QSize, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
@@ -26,6 +26,11 @@ from syntaxa.app.shell.welcome import Welcome
 
 #: Pixels of the side column and of the least window.
 _SIDE, _LEAST = 410, QSize(960, 680)
+
+#: Milliseconds between two things that are made ready while nobody waits.
+_IDLE = 200
+
+_POLISHED = Qt.WidgetAttribute.WA_WState_Polished
 
 
 class MainWindow(QMainWindow):
@@ -49,6 +54,11 @@ class MainWindow(QMainWindow):
         self._dress()
         self.shell.show_stage(self.shell.stages[0])
         self.show_ledger(settings.values.ledger_open)
+        self._idle = QTimer(self)
+        self._idle.setSingleShot(True)
+        self._idle.setInterval(_IDLE)
+        self._idle.timeout.connect(self._prepare)
+        self._idle.start()
 
     def _own_commands(self) -> Sequence[Command]:
         go = self.shell.show_stage
@@ -144,6 +154,24 @@ class MainWindow(QMainWindow):
         self.rail.choose(self.shell.stages.index(self.shell.stage))
         self.show_ledger(False)
 
+    def _prepare(self) -> None:
+        """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
+        if self.shell.session.busy:
+            self._idle.start()
+            return
+        waiting = next((s for s in self.shell.stages if not s.has_panel), None)
+        if waiting is not None:
+            self.panels.addWidget(waiting.panel)
+            self._idle.start()
+            return
+        for stage in self.shell.stages:
+            rough = [w for w in stage.panel.findChildren(QWidget) if not w.testAttribute(_POLISHED)]
+            for widget in rough:
+                widget.ensurePolished()
+            if rough:
+                self._idle.start()
+                return
+
     def _show_front(self) -> None:
         front = self.shell.stage.front()
         if front is not None and self.middle.indexOf(front) < 0:
@@ -222,6 +250,7 @@ class MainWindow(QMainWindow):
         settings.values.geometry = bytes(self.saveGeometry().data())
         settings.values.ledger_open = self.side.currentWidget() is self.ledger
         settings.save()
+        self._idle.stop()
         self.shell.session.close()
         self.shell.stop_all()
         application = QApplication.instance()

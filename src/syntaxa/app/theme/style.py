@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import tempfile
+from collections.abc import Iterator
 from functools import cache
 from importlib.resources import as_file, files
 from pathlib import Path
@@ -42,20 +43,30 @@ def figure_font(pixels: int = 12) -> QFont:
 
 
 def dress(application: QApplication, tokens: Tokens) -> None:
-    """Puts a look on the whole program; where it wears it already, nothing is done, for it takes over a second."""
+    """Puts a look on the whole program; where it wears it already, nothing is done."""
+    for _ in dressing(application, tokens):
+        pass
+
+
+def dressing(application: QApplication, tokens: Tokens) -> Iterator[None]:
+    """The same in several goes, each of which goes over all widgets and takes its time."""
     sheet = _sheet(tokens)
     if application.styleSheet() == sheet:
         return
     load_fonts()
-    # While a sheet is worn, each of these would go over all widgets once more.
+    # While a sheet is worn, a palette or another sheet would go over all widgets several times.
     application.setStyleSheet("")
-    font = QFont(TEXT_FONT)
-    font.setPixelSize(13)
-    font.setFeature(_AS_TYPED, 0)
-    font.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
-    application.setStyle("Fusion")
-    application.setFont(font)
+    yield
+    style = application.style()
+    if style is None or style.name() != "fusion":
+        application.setStyle("Fusion")
+        font = QFont(TEXT_FONT)
+        font.setPixelSize(13)
+        font.setFeature(_AS_TYPED, 0)
+        font.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
+        application.setFont(font)
     application.setPalette(_palette(tokens))
+    yield
     application.setStyleSheet(sheet)
 
 
