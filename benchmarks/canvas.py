@@ -14,7 +14,6 @@ import numpy as np
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QImage, QPainter, QPainterPath
 from PyQt6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
-from syntaxa.app.canvas.content import CanvasContent
 
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.scene import Scene
@@ -66,7 +65,7 @@ def frames(canvas: Canvas) -> tuple[list[float], list[float]]:
         canvas.render(surface)
         shown.append(1e3 * (time.perf_counter() - began))
         QApplication.sendPostedEvents()
-    canvas._begin_painting()
+    canvas.repaint_picture()
     while canvas._work is not None:
         began = time.perf_counter()
         canvas._paint_slice()
@@ -107,7 +106,7 @@ def measure(name: str, scene: Scene) -> tuple[bool, float]:
     canvas = Canvas()
     canvas.resize(900, 700)
     canvas.show()
-    canvas.show_content(CanvasContent(scene), fit=True)
+    canvas.show_drawing(scene, fit=True)
     canvas.paint_now()
     shown, worked = frames(canvas)
     median, worst = statistics.median(shown), max(shown)

@@ -4,6 +4,7 @@ set -u
 cd "$(dirname "$0")/.."
 status=0
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/canvas.py || status=1
+.venv/bin/python benchmarks/start.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/window.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/intake.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/growth.py || status=1

@@ -125,6 +125,22 @@ def test_the_command_line_never_loads_qt(demo):
     assert subprocess.run([sys.executable, "-c", code, demo], capture_output=True, check=False).returncode == 0
 
 
+@pytest.mark.parametrize("arguments", [["--help"], ["--version"], ["mend", "--help"], ["mend"], ["nonsense"]])
+def test_help_and_bad_usage_are_told_without_loading_what_draws_and_reads(arguments):
+    """Loading all of it took two seconds and a half before a word was said."""
+    code = (
+        "import sys, contextlib, io\n"
+        f"sys.argv = ['syntaxa', *{arguments!r}]\n"
+        "from syntaxa.program import main\n"
+        "with contextlib.redirect_stdout(io.StringIO()), contextlib.redirect_stderr(io.StringIO()):\n"
+        "    with contextlib.suppress(SystemExit):\n"
+        "        main()\n"
+        "print(*({'numpy', 'scipy', 'shapely', 'ezdxf', 'lxml', 'PyQt6'} & sys.modules.keys()))"
+    )
+    ran = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True)
+    assert ran.stdout.strip() == ""
+
+
 def test_a_fault_in_the_program_is_no_traceback_either(run, monkeypatch, demo):
     monkeypatch.setattr("syntaxa.cli.inspect.inspected", lambda path: 1 / 0)
     status, _, err = run("inspect", demo)

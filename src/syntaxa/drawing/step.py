@@ -38,7 +38,15 @@ class Keeping(Protocol):
 class Working(Protocol):
     """Who does what is long or native outside this process."""
 
-    def call(self, work: Callable[..., Any], *given: Any, progress: Progress, seconds: float | None) -> Any:
+    def call(
+        self,
+        work: Callable[..., Any],
+        *given: Any,
+        progress: Progress = no_progress,
+        seconds: float | None = None,
+        about: str = "The work",
+        advice: str = "Try again.",
+    ) -> Any:
         """The result of a function that can be named from outside; raises WorkerError where the process ends."""
 
 

@@ -27,13 +27,17 @@ _HEAD = 65536
 
 @dataclass(frozen=True, slots=True)
 class Reader:
-    """A format: id, its name for users, file endings, a test of the first bytes and the size, and its reader."""
+    """A format: id, its name for users, file endings, a test of the first bytes and the size, and its reader.
+
+    native   whether native code reads it, which a damaged file could take down
+    """
 
     id: str
     name: str
     endings: tuple[str, ...]
     sniff: Callable[[bytes, int], bool]
     module: str
+    native: bool = False
 
     def load(self) -> ReadFunction:
         """The read function, imported when it is first wanted."""
@@ -72,9 +76,14 @@ READERS: tuple[Reader, ...] = (
     Reader("dxf", "DXF", (".dxf",), _looks_like_dxf, "syntaxa.intake.dxf.reader"),
     Reader("dwg", "DWG", (".dwg",), _looks_like_dwg, "syntaxa.intake.dwg.reader"),
     Reader("svg", "SVG", (".svg", ".svgz"), _looks_like_svg, "syntaxa.intake.svg.reader"),
-    Reader("pdf", "PDF", (".pdf",), _looks_like_pdf, "syntaxa.intake.pdf.reader"),
+    Reader("pdf", "PDF", (".pdf",), _looks_like_pdf, "syntaxa.intake.pdf.reader", native=True),
     Reader(
-        "image", "picture", (".png", ".jpg", ".jpeg", ".tif", ".tiff"), _looks_like_picture, "syntaxa.intake.picture"
+        "image",
+        "picture",
+        (".png", ".jpg", ".jpeg", ".tif", ".tiff"),
+        _looks_like_picture,
+        "syntaxa.intake.picture",
+        native=True,
     ),
     Reader("stl", "STL", (".stl",), looks_like_stl, "syntaxa.intake.stl"),
 )
@@ -114,6 +123,28 @@ def reader_for(name: str, data: bytes) -> Reader:
             f"{name} is called a {claimed} file but does not hold one.", file=name, suggestion="Export it again."
         )
     raise IntakeError(f"{name} is in no format that can be read.", file=name, suggestion=f"Use one of: {known}.")
+
+
+def is_native(name: str, data: bytes) -> bool:
+    """Whether native code would read it; not for what cannot be read at all."""
+    try:
+        packed = unpacked(name, data, ENDINGS)
+        return reader_for(packed.name, packed.data).native
+    except IntakeError:
+        return False
+
+
+def load_native(*, progress: Progress = no_progress) -> None:
+    """Loads the native readers, so that the first file does not wait for them."""
+    for reader in READERS:
+        if reader.native:
+            reader.load()
+    progress(1.0)
+
+
+def read_apart(name: str, data: bytes, options: ReadOptions, *, progress: Progress) -> Received:
+    """The same as `read`, as another process calls it."""
+    return read(name, data, progress, options)
 
 
 def read(name: str, data: bytes, progress: Progress = no_progress, options: ReadOptions = PLAIN) -> Received:

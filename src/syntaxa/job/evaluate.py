@@ -15,7 +15,7 @@ from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.drawing.step import Context, Step, Working
 from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
-from syntaxa.intake.registry import read
+from syntaxa.intake.registry import is_native, read, read_apart
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.cache import Cache, drawing_bytes, state_bytes
 from syntaxa.job.model import Job, JobStep, Source, UnknownStep, own_ids, reading_key
@@ -165,14 +165,29 @@ class Evaluator:
     def _received(self, source: Source, options: ReadOptions, progress: Progress) -> Received:
         """The source read, with a password that was typed now or is known from before."""
         try:
-            received = read(source.name, source.data, progress, options)
+            received = self._read_by(source, progress, options)
         except PasswordNeeded as error:
             error.digest = source.digest
             known = self._passwords.of(source.digest)
             if not known or options.password:
                 raise
-            return read(source.name, source.data, progress, msgspec.structs.replace(options, password=known))
+            return self._read_by(source, progress, msgspec.structs.replace(options, password=known))
         self._passwords.remember(source.digest, options.password)
+        return received
+
+    def _read_by(self, source: Source, progress: Progress, options: ReadOptions) -> Received:
+        """Read here, or where native code can do no harm."""
+        if self._worker is None or not is_native(source.name, source.data):
+            return read(source.name, source.data, progress, options)
+        received: Received = self._worker.call(
+            read_apart,
+            source.name,
+            source.data,
+            options,
+            progress=progress,
+            about=f"Reading {source.name}",
+            advice="Ask for it in another format, or exported anew.",
+        )
         return received
 
     def _first(self, state: State, digest: str) -> State:

@@ -14,7 +14,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.drawing.step import QUIET, Context
-from syntaxa.errors import MendError, Progress
+from syntaxa.errors import MendError, Progress, no_progress
 from syntaxa.geometry.refit import RefitLimits
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.mend.advice import Advice
@@ -33,6 +33,9 @@ from syntaxa.mend.sweep import Sweep, sweep
 from syntaxa.mend.telling import Accept, Telling, everything
 from syntaxa.mend.tolerance import LARGEST, SMALLEST, ProposedGap, propose_gap, with_gap
 from syntaxa.watching import still_wanted
+
+#: Curves from which on a sketch is mended in a process of its own: handing it over costs a part of the time.
+_APART = 25_000
 
 #: mm; a dead end longer than this may be meant.
 DEAD_END = 3.0
@@ -78,7 +81,7 @@ class MendFindings(MendStep, frozen=True, tag="mend"):
 
     def done(self, state: State, context: Context = QUIET) -> list[tuple[Sketch, tuple[Finding, ...]]]:
         """Every sketch mended, with all its findings."""
-        accept = _chooser(self.only, state.part(LeftAlone).reasons)
+        left = state.part(LeftAlone).reasons
         gap = proposal_of(state, context).gap if self.gap is None else self.gap
         tolerances = with_gap(Tolerances(), gap)
         names = names_of(state)
@@ -89,7 +92,19 @@ class MendFindings(MendStep, frozen=True, tag="mend"):
             if not _is_mended(sketch):
                 done.append((sketch, ()))
                 continue
-            curves, findings = mended(sketch, tolerances, self.dead_end, accept, dict(self.choices), names)
+            given = sketch, tolerances, self.dead_end, self.only, left, dict(self.choices), names
+            if context.worker is not None and len(sketch.curves) >= _APART:
+                curves, findings = context.worker.call(
+                    mended_by,
+                    *given,
+                    progress=context.progress,
+                    seconds=context.seconds,
+                    about=f"Mending {sketch.name}",
+                    advice="Mend a part of it, or one kind of finding at a time.",
+                )
+                names.take(c.id for c in curves)
+            else:
+                curves, findings = mended_by(*given)
             done.append((replace(sketch, curves=tuple(curves)), findings))
         return done
 
@@ -155,6 +170,22 @@ class LeaveFindings(MendStep, frozen=True, tag="leave-findings", omit_defaults=T
         left = kept if self.back else (*kept, *((key, self.note) for key in self.keys))
         says = self.note or ("Up for fixing again." if self.back else "Left as meant.")
         return state.with_part(LeftAlone(left)), Entry(len(self.keys), says=says)
+
+
+def mended_by(
+    sketch: Sketch,
+    tolerances: Tolerances,
+    dead_end: float,
+    only: tuple[str, ...] | None,
+    left: tuple[tuple[str, str], ...],
+    choices: Mapping[str, str],
+    names: Names,
+    *,
+    progress: Progress = no_progress,
+) -> tuple[list[Curve], tuple[Finding, ...]]:
+    """A sketch mended as a step says: all that data can say of it, so that another process can do it as well."""
+    progress(0.0)
+    return mended(sketch, tolerances, dead_end, _chooser(only, left), choices, names)
 
 
 def mended(

@@ -14,13 +14,19 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.session.lanes import Lane, Work
 from syntaxa.drawing.view import View
 from syntaxa.errors import Progress
+from syntaxa.intake.registry import load_native
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
 from syntaxa.job.views import Views
+from syntaxa.job.worker import Worker
 
 Made = TypeVar("Made")
 
 _Wish = tuple[View[Any], tuple[Hashable, ...]]
+
+
+def _forget(_anything: object) -> None:
+    """Whatever came of it: nobody asked for it."""
 
 
 class Computing(QObject):
@@ -33,7 +39,8 @@ class Computing(QObject):
 
     def __init__(self, parent: QObject) -> None:
         super().__init__(parent)
-        self.evaluator = Evaluator()
+        self.worker = Worker()
+        self.evaluator = Evaluator(worker=self.worker)
         self.views = Views()
         self.work = Lane(self)
         self.looking = Lane(self)
@@ -44,11 +51,18 @@ class Computing(QObject):
         self._now: _Wish | None = None
         self._given_up: set[_Wish] = set()
         self._ended = False
+        self._warm, self._warming = False, Lane(self)
 
     @property
     def busy(self) -> bool:
         """Whether anything is being computed."""
         return self.work.busy or self.looking.busy
+
+    def warm_up(self) -> None:
+        """Starts the worker while nobody waits, so that the first file that wants it is not kept waiting."""
+        if not self._warm:
+            self._warm = True
+            self._warming.run("Getting ready", lambda _progress: self.worker.call(load_native), _forget, _forget)
 
     def evaluate(self, job: Job, progress: Progress) -> Evaluation:
         """What a job comes to, with the views that belong to its picture; for any thread."""
@@ -141,3 +155,5 @@ class Computing(QObject):
         self._waiting.clear()
         self.work.stop_all()
         self.looking.stop_all()
+        self._warming.stop_all()
+        self.worker.close()

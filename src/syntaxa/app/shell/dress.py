@@ -12,7 +12,6 @@ from syntaxa.app.settings import Settings
 from syntaxa.app.theme.style import dress, dressing
 from syntaxa.app.theme.tokens import LOOKS, Tokens
 
-
 #: Nothing is left to be put on.
 _DONE = object()
 

@@ -171,6 +171,7 @@ class MainWindow(QMainWindow):
             if rough:
                 self._idle.start()
                 return
+        self.shell.session.computing.warm_up()
 
     def _show_front(self) -> None:
         front = self.shell.stage.front()

@@ -57,8 +57,7 @@ def dressing(application: QApplication, tokens: Tokens) -> Iterator[None]:
     # While a sheet is worn, a palette or another sheet would go over all widgets several times.
     application.setStyleSheet("")
     yield
-    style = application.style()
-    if style is None or style.name() != "fusion":
+    if application.font().family() != TEXT_FONT:
         application.setStyle("Fusion")
         font = QFont(TEXT_FONT)
         font.setPixelSize(13)

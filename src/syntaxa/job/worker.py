@@ -1,0 +1,211 @@
+"""The worker: one process, started when it is first needed and kept, for what is long or native.
+
+What goes wrong in it stays in it. It is ended when it takes more time or memory than it may, or when nobody waits any
+more and it does not stop by itself; the next piece of work finds a new one.
+"""
+
+from __future__ import annotations
+
+import contextlib
+import os
+import select
+import subprocess
+import sys
+import threading
+import time
+from collections.abc import Callable
+from dataclasses import dataclass
+from pathlib import Path
+from typing import IO, Any
+
+import msgspec
+
+from syntaxa.errors import Progress, SyntaxaError, WorkerError, no_progress
+from syntaxa.job.parcels import drop, put, sweep, take
+from syntaxa.watching import still_wanted
+
+#: Bytes of address space that the process may use.
+MEMORY = 12 << 30
+
+#: Seconds between two looks at whether the work is still wanted, and that it is given to stop by itself.
+_LOOK, _GRACE = 0.05, 1.5
+
+
+class Order(msgspec.Struct):
+    """What is to be done: a function by its module and name, and the parcel with what it is given."""
+
+    module: str
+    name: str
+    parcel: str
+
+
+class Word(msgspec.Struct):
+    """What the process says: how far it is, or how it ended.
+
+    kind   "progress", "done" with a parcel, "failed" with one that holds the error, or "stopped"
+    """
+
+    kind: str
+    share: float = 0.0
+    parcel: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class _Running:
+    """A process that runs, with the pipes to it."""
+
+    process: subprocess.Popen[bytes]
+    orders: IO[bytes]
+    answers: IO[bytes]
+
+
+@dataclass(frozen=True, slots=True)
+class _Case:
+    """What a piece of work is about, for the sentence where it fails, and what to do then."""
+
+    about: str = "The work"
+    advice: str = "Try again."
+
+
+class Worker:
+    """Runs one piece of work after the other; safe to use from several threads."""
+
+    def __init__(self, memory: int = MEMORY) -> None:
+        self._memory = memory
+        self._running: _Running | None = None
+        self._turn = threading.Lock()
+        self._unread = b""
+
+    @property
+    def number(self) -> int:
+        """The number of the process; 0 where none runs."""
+        running = self._running
+        return running.process.pid if running is not None and running.process.poll() is None else 0
+
+    def call(
+        self,
+        work: Callable[..., Any],
+        *given: Any,
+        progress: Progress = no_progress,
+        seconds: float | None = None,
+        about: str = "The work",
+        advice: str = "Try again.",
+    ) -> Any:
+        """The result of a function of a module; it is given `progress` by that name.
+
+        about, advice   what the work is, and what to do, for the sentence where it fails
+        Raises whatever SyntaxaError the function raises, Cancelled, or WorkerError where the process ends.
+        """
+        case = _Case(about, advice)
+        while not self._turn.acquire(timeout=_LOOK):
+            still_wanted()
+        try:
+            return self._done(Order(work.__module__, work.__qualname__, str(put(given))), progress, seconds, case)
+        except OSError as error:
+            self._end()
+            raise WorkerError(f"{about} could not be handed over ({error.strerror}).", suggestion=advice) from error
+        finally:
+            self._turn.release()
+
+    def close(self) -> None:
+        """Ends the process; another is started when it is needed. Work that is being done there ends with it."""
+        running = self._running
+        if running is not None:
+            running.process.kill()
+        # Whoever waits for it tidies up behind it.
+        if self._turn.acquire(blocking=False):
+            self._end()
+            self._turn.release()
+
+    def _done(self, order: Order, progress: Progress, seconds: float | None, case: _Case) -> Any:
+        running = self._running if self._running is not None and self.number else self._started()
+        until = None if seconds is None else time.monotonic() + seconds
+        try:
+            running.orders.write(msgspec.json.encode(order) + b"\n")
+            running.orders.flush()
+            return self._listen(running, progress, until, case)
+        except (BrokenPipeError, EOFError):
+            raise self._died(running, case) from None
+        finally:
+            drop(Path(order.parcel))
+
+    def _listen(self, running: _Running, progress: Progress, until: float | None, case: _Case) -> Any:
+        while True:
+            try:
+                still_wanted()
+            except SyntaxaError:
+                self._stop(running)
+                raise
+            if until is not None and time.monotonic() > until:
+                self._end()
+                raise WorkerError(f"{case.about} took longer than it may.", suggestion=case.advice)
+            word = self._word(running)
+            if word is None:
+                continue
+            if word.kind == "progress":
+                progress(word.share)
+            elif word.kind == "done":
+                return take(Path(word.parcel))
+            elif word.kind == "failed":
+                raise take(Path(word.parcel))
+
+    def _word(self, running: _Running) -> Word | None:
+        """The next word, or None where none has come for a while; raises EOFError where the process ended."""
+        if b"\n" not in self._unread:
+            if not select.select([running.answers], [], [], _LOOK)[0]:
+                return None
+            more = os.read(running.answers.fileno(), 65536)
+            if not more:
+                raise EOFError
+            self._unread += more
+            if b"\n" not in self._unread:
+                return None
+        line, _, self._unread = self._unread.partition(b"\n")
+        return msgspec.json.decode(line, type=Word)
+
+    def _stop(self, running: _Running) -> None:
+        """Asks it to stop; where it does not, it is ended."""
+        end = time.monotonic() + _GRACE
+        try:
+            running.orders.write(b"stop\n")
+            running.orders.flush()
+            while time.monotonic() < end:
+                word = self._word(running)
+                if word is not None and word.kind != "progress":
+                    if word.parcel:
+                        drop(Path(word.parcel))
+                    return
+        except (OSError, EOFError):
+            pass
+        self._end()
+
+    def _started(self) -> _Running:
+        self._end()
+        sweep()
+        process = subprocess.Popen(  # noqa: S603  this program itself
+            [sys.executable, "-m", "syntaxa.job.worker_process", str(self._memory)],
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+        )
+        if process.stdin is None or process.stdout is None:
+            raise WorkerError("The worker process has no pipes.", suggestion="Start the program again.")
+        self._running = _Running(process, process.stdin, process.stdout)
+        return self._running
+
+    def _end(self) -> None:
+        running, self._running, self._unread = self._running, None, b""
+        if running is None:
+            return
+        running.process.kill()
+        running.process.wait()
+        for pipe in (running.orders, running.answers):
+            # What was not written yet has nobody to read it.
+            with contextlib.suppress(OSError):
+                pipe.close()
+
+    def _died(self, running: _Running, case: _Case) -> WorkerError:
+        """The sentence for a process that ended by itself."""
+        with contextlib.suppress(subprocess.TimeoutExpired):
+            running.process.wait(1.0)
+        self._end()
+        return WorkerError(f"{case.about} took its process down; nothing else was touched.", suggestion=case.advice)
