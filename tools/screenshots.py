@@ -28,6 +28,7 @@ def main(folder: Path) -> int:
     shell = window.shell
     window.show()
     window.resize(1280, 800)
+    QTest.qWait(500)  # type: ignore[call-arg, arg-type]
     shell.canvas.paint_now()
     window.grab().save(str(folder / "0-empty.png"))
     intake = shell.stages[0]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtGui import QTextCursor, QTextDocument
+from PyQt6.QtGui import QFont, QTextBlockFormat, QTextCharFormat, QTextCursor, QTextDocument
 from PyQt6.QtWidgets import QDialog, QHBoxLayout, QLineEdit, QListWidget, QListWidgetItem, QTextBrowser, QVBoxLayout
 
 from syntaxa.app.features.guide import Page, keys_page, pages
@@ -40,6 +40,9 @@ class HelpWindow(QDialog):
         row = QHBoxLayout(self)
         row.addLayout(side)
         row.addWidget(self.page, 1)
+        document = self.page.document()
+        if document is not None:
+            document.setDocumentMargin(18)
         self._find("")
 
     def show_page(self, name: str) -> None:
@@ -76,7 +79,35 @@ class HelpWindow(QDialog):
         if page is None:
             return
         self.page.setMarkdown(page.text)
+        _set_type(self.page)
         words = self.search.text().split()
         if words:
             self.page.moveCursor(QTextCursor.MoveOperation.Start)
             self.page.find(words[0], QTextDocument.FindFlag(0))
+
+
+#: Pixels of headings by their level, and of room above and below.
+_HEADINGS, _ABOVE, _BELOW = {1: 20, 2: 15, 3: 13}, 14, 5
+
+
+def _set_type(page: QTextBrowser) -> None:
+    """Headings and room between paragraphs as in the rest of the program; Markdown knows nothing of either."""
+    document = page.document()
+    block = document.begin() if document is not None else None
+    while block is not None and block.isValid():
+        level = block.blockFormat().headingLevel()
+        cursor = QTextCursor(block)
+        form = QTextBlockFormat()
+        form.setTopMargin(_ABOVE if level > 1 else 0)
+        form.setBottomMargin(_BELOW)
+        form.setLineHeight(120, QTextBlockFormat.LineHeightTypes.ProportionalHeight.value)
+        cursor.mergeBlockFormat(form)
+        if level:
+            cursor.select(QTextCursor.SelectionType.BlockUnderCursor)
+            font = QFont(page.font())
+            font.setPixelSize(_HEADINGS.get(level, 13))
+            font.setWeight(QFont.Weight.DemiBold)
+            letters = QTextCharFormat()
+            letters.setFont(font)
+            cursor.setCharFormat(letters)
+        block = block.next()

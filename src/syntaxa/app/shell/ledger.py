@@ -267,7 +267,7 @@ def figures_of(row: Row, lengths: LengthFormat) -> str:
     if row.failed:
         return "skipped"
     entry = row.entry
-    parts = [f"{entry.changed} changed"]
+    parts = [f"{entry.changed} changed" if entry.changed else "nothing changed"]
     for what, far in (("moved", entry.max_mm), ("lengthened", entry.along_mm), ("dropped", entry.dropped_mm)):
         if far:
             parts.append(f"{what} {lengths.small(far)}")
@@ -298,7 +298,7 @@ def _shown_too(changes: StepChanges | None, row: Row) -> str:
         return " It is about everything, so nothing is marked on the drawing."
     if not changes.count:
         return " No curve looks any different."
-    return f" Marked on the drawing: {counted(changes.count, 'curve')}."
+    return f" Marked on the drawing (+ came, − went): {counted(changes.count, 'curve')}."
 
 
 def marks_of(changes: StepChanges) -> ChangeMarks:

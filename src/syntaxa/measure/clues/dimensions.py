@@ -94,7 +94,7 @@ def _sentence(hits: np.ndarray[tuple[int, ...], np.dtype[np.bool_]], pairs: list
     scale = "" if SCALES[s] == 1.0 else f" at 1:{SCALES[s]:g}"
     return (
         f"{int(counts.max())} of {len(pairs)} dimensions fit {UNIT_NAMES[UNITS[u]]}{scale}: "
-        f"one says {first.stated.value:g} {unit} where {first.drawn:.6g} is drawn."
+        f"one says {first.stated.value:g} {unit}, and {first.drawn:.6g} {UNITS[u]}{scale} is drawn."
     )
 
 

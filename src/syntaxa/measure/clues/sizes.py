@@ -59,10 +59,9 @@ def sizes(seen: Evidence) -> Iterator[Clue]:
     best = int(likely[:, 0].max(axis=-1).argmax())
     mm = size * MM[best, 0]
     across = f"{mm / 1000:.4g} m" if mm >= 2000 else f"{mm:.4g} mm"
-    says = f"In {UNIT_NAMES[UNITS[best]]} it would be {across} across"
-    if len(seen.diameters):
-        says += f", with holes of {np.median(seen.diameters) * MM[best, 0]:.3g} mm"
-    yield Clue("overall size", over_sizes(np.maximum(likely, likely.max() - 12.0)), f"{says}, the likeliest size.")
+    holes = f", with holes of {np.median(seen.diameters) * MM[best, 0]:.3g} mm" if len(seen.diameters) else ""
+    says = f"The likeliest size is {across} across{holes}: its numbers read as {UNIT_NAMES[UNITS[best]]}."
+    yield Clue("overall size", over_sizes(np.maximum(likely, likely.max() - 12.0)), says)
 
 
 def _log_density(values: Floats, groups: Groups) -> Floats:

@@ -93,12 +93,16 @@ class MendStage(Stage):
         return (
             ("4-mend-found", lambda: None),
             ("5-mend-one", lambda: panel.step(1)),
-            ("5-mend-sweep", panel.try_tolerances),
+            ("5-mend-sweep", self._sweep_and_fit),
             ("5-mend-trials", panel.try_treatments),
             ("6-mend-done", self._fix_all_and_fit),
             ("6-mend-compare", self._compare),
             ("6-mend-reshape", self._reshape),
         )
+
+    def _sweep_and_fit(self) -> None:
+        self.own_panel.try_tolerances()
+        self.shell.canvas.fit()
 
     def _fix_all_and_fit(self) -> None:
         self.own_panel.show_findings()

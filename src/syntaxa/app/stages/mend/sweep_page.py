@@ -20,7 +20,7 @@ class SweepPage(SidePage):
         self._asked = False
         self.plot.chosen.connect(lambda gap: set_gap(session, gap))
         self.column.addWidget(self.plot, 1)
-        key = "Solid: regions closed.  Dashed: open ends.  Dotted: curves no larger than the tolerance."
+        key = "Solid: regions closed.  Dashed: open ends.  Dotted: curves that would be lost, for they are smaller."
         self.column.addWidget(label(key, "dim", wrap=True))
         self.try_all = button("Try every tolerance", "Heal a copy at every tolerance and count", primary=True)
         self.try_all.clicked.connect(self.look)
