@@ -31,7 +31,14 @@ class Driver:
             return getattr(self.window, name)
         if hasattr(source_commands, name):
             return partial(getattr(source_commands, name), self._stages["intake"])
-        for source in (self.shell, self._stages["intake"], self._stages["route"], self.draw, self.window):
+        for source in (
+            self.shell,
+            self._stages["intake"],
+            self._stages["intake"].opening,
+            self._stages["route"],
+            self.draw,
+            self.window,
+        ):
             if hasattr(source, name):
                 return getattr(source, name)
         raise AttributeError(name)

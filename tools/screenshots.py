@@ -34,7 +34,7 @@ def main(folder: Path) -> int:
     intake = shell.stages[0]
     assert isinstance(intake, IntakeStage), "the first stage takes in"
     _look(window, intake, drawings, folder)
-    intake.open_path(drawings / NAME)
+    intake.opening.open_path(drawings / NAME)
     status = walk_demo(window, folder, close=False)
     _ledger(window, folder)
     _help(window, folder)

@@ -8,11 +8,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PyQt6.QtGui import QColor, QImage
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.layers.rulers import mark_text, spacing
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
-from syntaxa.app.canvas.view import View
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Circle, Line, Polyline
@@ -34,20 +34,20 @@ def painted(scene, view):
 
 @given(st.floats(-1e5, 1e5), st.floats(-1e5, 1e5), st.floats(1e-3, 1e3), st.floats(0, 800), st.floats(0, 600))
 def test_zooming_keeps_the_place_under_the_cursor(x, y, scale, px, py):
-    view = View(x, y, scale, 800, 600)
+    view = Camera(x, y, scale, 800, 600)
     here = view.to_mm(px, py)
     zoomed = view.zoomed(1.7, px, py)
     assert zoomed.to_pixels(*here) == pytest.approx((px, py), abs=1e-5 * max(1, abs(x), abs(y)) * scale)
 
 
 def test_a_fitted_box_is_in_view():
-    view = View(width=800, height=600).fitted((100, 200, 300, 250))
+    view = Camera(width=800, height=600).fitted((100, 200, 300, 250))
     assert view.box[0] < 100 < 300 < view.box[2]
     assert view.box[1] < 200 < 250 < view.box[3]
 
 
 def test_curves_are_painted_where_they_are():
-    pixels = painted(scene_of(Circle(Point(1e5, 1e5), 10)), View(1e5, 1e5, 10.0, 400, 400))
+    pixels = painted(scene_of(Circle(Point(1e5, 1e5), 10)), Camera(1e5, 1e5, 10.0, 400, 400))
     rows, columns = np.nonzero(pixels)
     assert (columns.min(), columns.max()) == pytest.approx((100, 300), abs=1.5)
     assert np.hypot(rows - 200, columns - 200) == pytest.approx(np.full(len(rows), 100.0), abs=1.6)
@@ -55,14 +55,14 @@ def test_curves_are_painted_where_they_are():
 
 def test_zoomed_far_in_a_circle_is_still_round():
     """At ten million pixels to the circle's radius its edge passes through the middle of the window."""
-    pixels = painted(scene_of(Circle(Point(0, 0), 10)), View(10.0, 0.0, 1e5, 200, 200))
+    pixels = painted(scene_of(Circle(Point(0, 0), 10)), Camera(10.0, 0.0, 1e5, 200, 200))
     columns = np.nonzero(pixels)[1]
     assert len(columns) >= 200
     assert abs(columns - 100).max() <= 2
 
 
 def test_what_is_smaller_than_a_pixel_is_a_pixel():
-    assert painted(scene_of(Circle(Point(0, 0), 0.01)), View(0, 0, 1.0, 50, 50)).sum() == 1
+    assert painted(scene_of(Circle(Point(0, 0), 0.01)), Camera(0, 0, 1.0, 50, 50)).sum() == 1
 
 
 def test_nearest_and_boxes_find_curves():
@@ -79,7 +79,7 @@ def test_nearest_and_boxes_find_curves():
 
 def test_an_empty_scene_paints_and_finds_nothing():
     scene = scene_of()
-    assert not painted(scene, View(width=20, height=20)).any()
+    assert not painted(scene, Camera(width=20, height=20)).any()
     assert scene.nearest(0, 0, 1) == -1
     assert scene.extents() is None
 
@@ -107,7 +107,7 @@ def test_old_pictures_give_way_to_new_ones(qtbot):
 @pytest.mark.parametrize("scale", [1.0, 5.0, 25.0, 150.0])
 def test_a_square_keeps_its_corners_at_every_size(scale):
     square = Polyline(tuple(Point(x, y) for x, y in [(-5, -5), (5, -5), (5, 5), (-5, 5)]), (0.0,) * 4, True)
-    pixels = painted(scene_of(square), View(0, 0, scale, 1600, 1600))
+    pixels = painted(scene_of(square), Camera(0, 0, scale, 1600, 1600))
     rows, columns = np.nonzero(pixels)
     for found in (rows, columns):
         assert (found.min(), found.max()) == pytest.approx((800 - 5 * scale, 800 + 5 * scale), abs=1.5)
@@ -116,7 +116,7 @@ def test_a_square_keeps_its_corners_at_every_size(scale):
 
 @pytest.mark.parametrize("scale", [0.4, 2.0, 20.0, 300.0])
 def test_a_circle_stays_round_at_every_size(scale):
-    pixels = painted(scene_of(Circle(Point(0, 0), 5)), View(0, 0, scale, 3200, 3200))
+    pixels = painted(scene_of(Circle(Point(0, 0), 5)), Camera(0, 0, scale, 3200, 3200))
     rows, columns = np.nonzero(pixels)
     away = np.hypot(rows + 0.5 - 1600, columns + 0.5 - 1600)
     assert abs(away - 5 * scale).max() <= 1.7

@@ -199,19 +199,19 @@ def test_a_finding_is_left_with_a_note_or_fixed_in_another_way(qtbot, demo, sett
     mend = demo.mend
     gap = next(f for f in findings(demo.session) if f.kind == "gap" and f.choices)
     mend.choose_key(gap.key)
-    mend.note.setText("a vent")
-    qtbot.mouseClick(mend.leave, Qt.MouseButton.LeftButton)
+    mend.findings.note.setText("a vent")
+    qtbot.mouseClick(mend.findings.leave, Qt.MouseButton.LeftButton)
     settled()
     assert gap.key not in {f.key for f in findings(demo.session)}
-    mend.left_too.setChecked(True)
+    mend.findings.left_too.setChecked(True)
     mend.choose_key(gap.key)
-    assert "a vent" in mend._detail.text()
-    qtbot.mouseClick(mend.leave, Qt.MouseButton.LeftButton)
+    assert "a vent" in mend.findings._detail.text()
+    qtbot.mouseClick(mend.findings.leave, Qt.MouseButton.LeftButton)
     settled()
-    mend.left_too.setChecked(False)
+    mend.findings.left_too.setChecked(False)
     mend.choose_key(gap.key)
-    mend.way.setCurrentIndex(mend.way.findData("line"))
-    qtbot.mouseClick(mend.fix_one, Qt.MouseButton.LeftButton)
+    mend.findings.way.setCurrentIndex(mend.findings.way.findData("line"))
+    qtbot.mouseClick(mend.findings.fix_one, Qt.MouseButton.LeftButton)
     settled()
     assert steps(demo)[-1].choices == ((gap.key, "line"),)
     assert demo.session.evaluation.ledger[-1].entry.max_mm == 0
@@ -221,11 +221,11 @@ def test_only_what_is_listed_is_fixed(qtbot, demo, settled):
     demo.show_mend()
     settled()
     mend = demo.mend
-    mend.most.setText("0.05")
-    listed = mend._listed()
+    mend.findings.most.setText("0.05")
+    listed = mend.findings._listed()
     assert 0 < len(listed) < len(findings(demo.session))
-    assert mend.fix_every.text() == f"Fix these {len(listed)}"
-    qtbot.mouseClick(mend.fix_every, Qt.MouseButton.LeftButton)
+    assert mend.findings.fix_every.text() == f"Fix these {len(listed)}"
+    qtbot.mouseClick(mend.findings.fix_every, Qt.MouseButton.LeftButton)
     settled()
     assert demo.session.evaluation.ledger[-1].entry.max_mm <= 0.05
 

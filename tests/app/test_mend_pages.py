@@ -123,11 +123,11 @@ def test_a_budget_is_judged_and_goes_into_the_account(qtbot, demo, mend, settled
 
 def test_a_finding_flickers_between_before_and_after_its_fix(qtbot, demo, mend, settled):
     demo.next_finding()
-    while not mend.chosen.remedy:
+    while not mend.findings.chosen.remedy:
         demo.next_finding()
     demo.flicker()
     settled()
-    assert mend.flicker.isChecked()
+    assert mend.findings.flicker.isChecked()
     qtbot.waitUntil(lambda: demo.versus is not None, timeout=5000)
     share = demo.versus.share
     qtbot.waitUntil(lambda: demo.versus.share != share, timeout=5000)
@@ -137,14 +137,14 @@ def test_a_finding_flickers_between_before_and_after_its_fix(qtbot, demo, mend, 
 
 
 def test_findings_of_one_sketch_are_stepped_through_alone(demo, mend, settled):
-    everything = len(mend._rows)
+    everything = len(mend.findings._rows)
     counts = []
-    for row in range(1, mend._sketch.count()):
-        mend._sketch.setCurrentIndex(row)
-        mend._fill()
-        own = {c.id for c in demo.session.state.sketch(mend._sketch.currentData()).curves}
-        assert all(own & set(f.curves) for f in mend._rows)
-        counts.append(len(mend._rows))
+    for row in range(1, mend.findings._sketch.count()):
+        mend.findings._sketch.setCurrentIndex(row)
+        mend.findings._fill()
+        own = {c.id for c in demo.session.state.sketch(mend.findings._sketch.currentData()).curves}
+        assert all(own & set(f.curves) for f in mend.findings._rows)
+        counts.append(len(mend.findings._rows))
     assert sum(counts) == everything
     assert 0 < max(counts) < everything
 
@@ -159,16 +159,16 @@ def test_what_was_received_lies_beneath_while_a_finding_is_looked_at(demo, mend,
     assert demo.canvas.beneath.shown
     demo.fix_all()
     settled()
-    assert demo.canvas.beneath.shown == (mend.chosen is not None)
+    assert demo.canvas.beneath.shown == (mend.findings.chosen is not None)
 
 
 def test_a_kind_alone_can_be_fixed_whole(demo, mend, settled):
-    kinds = [mend._kind.itemData(k) for k in range(mend._kind.count())]
+    kinds = [mend.findings._kind.itemData(k) for k in range(mend.findings._kind.count())]
     assert "stray" in kinds
-    mend._kind.setCurrentIndex(kinds.index("stray"))
-    mend._fill()
-    before = len(mend._rows)
-    assert mend.fix_every.text() == f"Fix these {before}"
-    mend.fix_listed()
+    mend.findings._kind.setCurrentIndex(kinds.index("stray"))
+    mend.findings._fill()
+    before = len(mend.findings._rows)
+    assert mend.findings.fix_every.text() == f"Fix these {before}"
+    mend.findings.fix_listed()
     settled()
     assert not [f for f in findings(demo.session) if f.kind == "stray"]

@@ -10,12 +10,12 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen
 from PyQt6.QtWidgets import QApplication
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layers.hand import draw_band, draw_crop, draw_ghost, draw_lasso, draw_way
 from syntaxa.app.canvas.layers.marks import TagsLayer
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.selection import Selection
 from syntaxa.app.canvas.snapping import draw_snap, snapped
-from syntaxa.app.canvas.view import View
 from syntaxa.app.features.measure_strip import MeasureStrip
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.mend.report_pdf import pdf_of
@@ -110,7 +110,7 @@ def test_every_kind_of_place_has_a_sign_of_its_own():
 
 @pytest.mark.parametrize("look", sorted(LOOKS))
 def test_what_the_hand_draws_is_seen_in_both_looks(qapp, scene, look):
-    tokens, view = LOOKS[look], View(50, 20, 1.0, 200, 200)
+    tokens, view = LOOKS[look], Camera(50, 20, 1.0, 200, 200)
     corners = [QPointF(20, 20), QPointF(150, 30), QPointF(90, 160)]
     draws = (
         lambda p: draw_lasso(p, corners, tokens),

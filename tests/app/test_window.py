@@ -229,6 +229,7 @@ def test_distances_are_measured_in_any_stage_and_added_up(qtbot, demo, settled):
 
 def test_layers_are_switched_by_their_boxes(demo, settled):
     demo.show_stage(2)
+    settled()
     table = demo.route.came_in.table
     rows = {table.item(k, 0).text(): k for k in range(table.rowCount())}
     assert table.item(rows["CONSTRUCTION"], 0).checkState() == Qt.CheckState.Unchecked
@@ -243,14 +244,14 @@ def test_findings_are_stepped_through_and_fixed_one_or_all(qtbot, demo, settled)
     before = len(findings(demo.session))
     view = demo.canvas.view
     demo.next_finding()
-    first = demo.mend.chosen
+    first = demo.mend.findings.chosen
     assert first is not None
     assert demo.canvas.view.scale > view.scale
-    qtbot.mouseClick(demo.mend.fix_one, Qt.MouseButton.LeftButton)
+    qtbot.mouseClick(demo.mend.findings.fix_one, Qt.MouseButton.LeftButton)
     settled()
     assert len(findings(demo.session)) == before - 1
     assert first.key not in {f.key for f in findings(demo.session)}
-    qtbot.mouseClick(demo.mend.fix_every, Qt.MouseButton.LeftButton)
+    qtbot.mouseClick(demo.mend.findings.fix_every, Qt.MouseButton.LeftButton)
     settled()
     assert not [f for f in findings(demo.session) if f.remedy and not f.by_choice]
     assert demo.mend.regions.model_.rowCount() == len(surveyed(demo.session).survey.regions) > 20

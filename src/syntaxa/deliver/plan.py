@@ -17,7 +17,7 @@ from syntaxa.geometry.measuring import point_distance
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
-from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.geometry.tolerances import ROUNDING, Tolerances
 from syntaxa.geometry.transform import Transform
 from syntaxa.route.part import Group, Routed
 
@@ -112,7 +112,7 @@ def _middles(shape: Shape) -> Iterable[Point]:
     """The middle of each piece of a shape, in order."""
     parts = list(shape.segments()) if shape.kind == "polyline" else [shape]  # type: ignore[union-attr]
     for part in parts:
-        points = part.flattened(max(part.length * 1e-3, 1e-9))
+        points = part.flattened(max(part.length * 1e-3, ROUNDING))
         if len(points) == 2:
             yield Point(*((points[0] + points[1]) / 2).tolist())
         else:

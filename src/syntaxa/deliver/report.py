@@ -9,6 +9,7 @@ from html import escape
 from syntaxa.deliver.svg import element, number
 from syntaxa.drawing.state import Sketch
 from syntaxa.geometry.extents import bounds
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.transform import Transform
 
 #: Findings and regions that are listed one by one; beyond, only their number is told.
@@ -114,7 +115,7 @@ def _picture(sketches: Sequence[Sketch], marks: Iterable[tuple[float, float]]) -
         return
     low_x, low_y = min(b[0] for b in boxes), min(b[1] for b in boxes)
     high_x, high_y = max(b[2] for b in boxes), max(b[3] for b in boxes)
-    size = max(high_x - low_x, high_y - low_y, 1e-9)
+    size = max(high_x - low_x, high_y - low_y, ROUNDING)
     room = 0.03 * size
     view = (low_x - room, -high_y - room, high_x - low_x + 2 * room, high_y - low_y + 2 * room)
     yield f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{" ".join(map(number, view))}" role="img">'

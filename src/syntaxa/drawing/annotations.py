@@ -14,6 +14,7 @@ from typing import Literal
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Circle, Line, Shape
+from syntaxa.geometry.tolerances import NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
@@ -194,7 +195,7 @@ class ConstructionLine:
     def within(self, box: Box) -> Line:
         """The part of it that can be seen in a box, somewhat longer."""
         reach = math.hypot(box[2] - box[0], box[3] - box[1]) + self.place.distance_to(Point(box[0], box[1]))
-        step = self.direction * (reach / max(self.direction.length, 1e-300))
+        step = self.direction * (reach / max(self.direction.length, NOUGHT))
         return Line(self.place + -step if self.both_ways else self.place, self.place + step)
 
 
@@ -249,4 +250,4 @@ def strokes_of(dimension: Dimension) -> Iterator[Shape]:
         if a != b:
             yield Line(a, b)
     if dimension.measures == "radius" and len(dimension.points) > 1:
-        yield Circle(dimension.points[0], max(dimension.points[0].distance_to(dimension.points[1]) / 40, 1e-9))
+        yield Circle(dimension.points[0], max(dimension.points[0].distance_to(dimension.points[1]) / 40, ROUNDING))

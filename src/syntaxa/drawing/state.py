@@ -24,14 +24,14 @@ Purpose = Literal["profile", "construction", "reference"]
 Anchor = Literal["", "lower-left", "centre"]
 
 #: Views that a plane can be in; side is seen from the right.
-View = Literal["top", "front", "side"]
+PlaneView = Literal["top", "front", "side"]
 
 
 @dataclass(frozen=True, slots=True)
 class Plane:
     """Where a sketch lies in space: one of three views, moved along its normal (mm) and turned in itself (radians)."""
 
-    view: View = "top"
+    view: PlaneView = "top"
     offset: float = 0.0
     turn: float = 0.0
 

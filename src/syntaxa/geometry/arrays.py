@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import along, cross, dot, norm, vectors
 
@@ -104,7 +105,7 @@ class CurveArray:
     def tangents_at(self, share: Floats) -> Floats:
         """Unit direction of travel of each piece at a share of its length, (n, 2)."""
         chord = self.end - self.start
-        size = np.maximum(norm(chord), 1e-300)
+        size = np.maximum(norm(chord), NOUGHT)
         tangents = vectors(chord[:, 0] / size, chord[:, 1] / size)
         arcs = np.flatnonzero(self.is_arc)
         if len(arcs):
@@ -163,7 +164,7 @@ class CurveArray:
         Shares outside 0..1 lie beyond an end; what is open of an arc's circle is shared evenly between its ends.
         """
         chord = self.end - self.start
-        shares = dot(points - self.start, chord) / np.maximum(dot(chord, chord), 1e-300)
+        shares = dot(points - self.start, chord) / np.maximum(dot(chord, chord), NOUGHT)
         arcs = np.flatnonzero(self.is_arc)
         if len(arcs):
             spoke = points.take(arcs, axis=0) - self.centre.take(arcs, axis=0)

@@ -12,6 +12,7 @@ import numpy as np
 from scipy.interpolate import PPoly
 
 from syntaxa.geometry.shapes import Spline
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
 
 #: Places in each span at which the deviation is measured.
@@ -58,7 +59,7 @@ def _fitted(shape: Spline, tolerance: float) -> tuple[Floats, float]:
     worst = 0.0
     share = (np.arange(_SAMPLES) + 0.5) / _SAMPLES
     for turn in range(_MOST_ROUNDS):
-        inset = 1e-9 * (high - low)
+        inset = ROUNDING * (high - low)
         start, end = shape.points(low), shape.points(high)
         reach = (high - low)[:, None] / 3
         leaving, arriving = shape.derivatives(low + inset), shape.derivatives(high - inset)

@@ -13,6 +13,7 @@ import numpy as np
 import shapely
 
 from syntaxa.geometry.ragged import spread
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 
 Pairs = tuple[Ints, Ints]
@@ -122,7 +123,7 @@ class _Lot:
         low_x, low_y, high_x, high_y = self._bounds
         base = (float(low_x.min()), float(low_y.min()))
         sizes = np.maximum(high_x - low_x, high_y - low_y)
-        size = max(_ROOM * float(np.quantile(sizes, _SHARE)), 1e-300)
+        size = max(_ROOM * float(np.quantile(sizes, _SHARE)), NOUGHT)
         extent = max(float(high_x.max()) - base[0], float(high_y.max()) - base[1])
         if not extent / size < _MOST_CELLS:
             return None

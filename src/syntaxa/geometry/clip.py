@@ -20,7 +20,7 @@ from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.rows import merged_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Shape
-from syntaxa.geometry.tolerances import Tolerances
+from syntaxa.geometry.tolerances import HAIR, Tolerances
 from syntaxa.geometry.types import Floats
 
 Area: TypeAlias = "Polygon | MultiPolygon"
@@ -89,7 +89,7 @@ def lies_within(shape: Shape, area: Area) -> bool:
         return False
     if shapely.covers(area, box):
         return True
-    points = shape.flattened(max(shape.length * 1e-4, 1e-12))
+    points = shape.flattened(max(shape.length * 1e-4, HAIR))
     return bool(shapely.covers(area, shapely.linestrings(points)))
 
 
@@ -135,13 +135,13 @@ def _cuts(pieces: CurveArray, area: Area) -> list[Floats]:
     tree = shapely.STRtree(shapely.box(*outline.bounds().T))
     i, j = tree.query(shapely.box(*pieces.bounds().T))
     cuts: list[list[float]] = [[] for _ in range(count)]
-    for points in carrier_crossings(both, i, j + count, 1e-12):
+    for points in carrier_crossings(both, i, j + count, HAIR):
         met = np.flatnonzero(~np.isnan(points[:, 0]))
         if not len(met):
             continue
         on_piece = pieces.take(i[met]).parameters_of(points[met])
         on_edge = outline.take(j[met]).parameters_of(points[met])
-        good = (on_piece > 1e-12) & (on_piece < 1 - 1e-12) & (on_edge >= -1e-12) & (on_edge <= 1 + 1e-12)
+        good = (on_piece > HAIR) & (on_piece < 1 - HAIR) & (on_edge >= -HAIR) & (on_edge <= 1 + HAIR)
         for piece, share in zip(i[met][good].tolist(), on_piece[good].tolist(), strict=True):
             cuts[piece].append(share)
     return [np.array(c, dtype=np.float64) for c in cuts]

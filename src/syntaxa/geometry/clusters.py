@@ -12,6 +12,7 @@ from scipy.spatial import cKDTree
 
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import spread
+from syntaxa.geometry.tolerances import HAIR, NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import norm
 
@@ -124,13 +125,13 @@ def _on_two(points: Sequence[Point], one: Point, two: Point) -> tuple[Point, flo
 
 
 def _outside(p: Point, centre: Point, radius: float) -> bool:
-    return p.distance_to(centre) > radius * (1 + 1e-12) + 1e-300
+    return p.distance_to(centre) > radius * (1 + HAIR) + NOUGHT
 
 
 def _circumcentre(a: Point, b: Point, c: Point) -> Point | None:
     u, v = b - a, c - a
     twice = 2 * u.cross(v)
-    if abs(twice) < 1e-300:
+    if abs(twice) < NOUGHT:
         return None
     uu, vv = u.dot(u), v.dot(v)
     return Point(a.x + (v.y * uu - u.y * vv) / twice, a.y + (u.x * vv - v.x * uu) / twice)

@@ -15,6 +15,7 @@ from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Shape
+from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 
 Simple = Line | Arc | Circle
 
@@ -29,7 +30,7 @@ def arc_through(a: Point, b: Point, c: Point) -> Arc | None:
     """The arc from a to c that passes through b; None where the three lie on a line."""
     u, v = b - a, c - a
     double = 2 * u.cross(v)
-    if abs(double) <= 1e-12 * max(u.dot(u), v.dot(v)):
+    if abs(double) <= HAIR * max(u.dot(u), v.dot(v)):
         return None
     uu, vv = u.dot(u), v.dot(v)
     centre = Point(a.x + (v.y * uu - u.y * vv) / double, a.y + (u.x * vv - v.x * uu) / double)
@@ -47,7 +48,7 @@ def arc_from(start: Point, direction: Vector, end: Point) -> Line | Arc | None:
     turn = 2 * math.atan2(direction.cross(chord), direction.dot(chord))
     if TURN - abs(turn) < _BEHIND or chord.length <= _SAME:
         return None
-    if abs(turn) < 1e-9:
+    if abs(turn) < ROUNDING:
         return Line(start, end)
     return Arc.from_bulge(start, end, math.tan(turn / 4))
 
@@ -61,7 +62,7 @@ def crossings(one: Simple, two: Simple) -> list[Point]:
     """Where the carriers of two shapes meet."""
     both = _array([one, two])
     second = int(np.searchsorted(both.owner, 1))
-    found = carrier_crossings(both, np.array([0]), np.array([second]), 1e-9)
+    found = carrier_crossings(both, np.array([0]), np.array([second]), ROUNDING)
     return [Point(*p[0].tolist()) for p in found if not math.isnan(p[0, 0])]
 
 
@@ -69,7 +70,7 @@ def parameter_of(shape: Simple, point: Point) -> float:
     """Share of the length at which the carrier comes nearest to a point; beyond 0..1 past an end."""
     if isinstance(shape, Line):
         way = shape.end - shape.start
-        return (point - shape.start).dot(way) / max(way.dot(way), 1e-300)
+        return (point - shape.start).dot(way) / max(way.dot(way), NOUGHT)
     angle = (point - shape.centre).angle
     if isinstance(shape, Circle):
         return (angle % TURN) / TURN
@@ -96,11 +97,11 @@ def stops_on(shape: Simple, others: Iterable[Shape]) -> list[float]:
         count = len(own)
         i = np.repeat(np.arange(count), len(pieces))
         j = np.tile(np.arange(len(pieces)), count) + count
-        for points in carrier_crossings(both, i, j, 1e-9):
+        for points in carrier_crossings(both, i, j, ROUNDING):
             for k in np.flatnonzero(~np.isnan(points[:, 0])).tolist():
                 at = float(both.take(j[[k]]).parameters_of(points[[k]])[0])
                 share = parameter_of(shape, Point(*points[k].tolist()))
-                if -1e-9 <= at <= 1 + 1e-9 and 1e-9 < share < 1 - 1e-9:
+                if -ROUNDING <= at <= 1 + ROUNDING and ROUNDING < share < 1 - ROUNDING:
                     found.add(round(share, 12))
     return sorted(found)
 
@@ -126,14 +127,14 @@ def trimmed(shape: Simple, others: Iterable[Shape], at: Point) -> list[Line | Ar
 def extended(shape: Line | Arc, others: Iterable[Shape], at: Point) -> Line | Arc | None:
     """The shape drawn on beyond the end nearer to a point, to the first other shape that it meets."""
     last = at.distance_to(shape.end) <= at.distance_to(shape.start)
-    reach = 1e6 / max(shape.length, 1e-9) if isinstance(shape, Line) else (TURN - 1e-6) / abs(shape.sweep)
+    reach = 1e6 / max(shape.length, ROUNDING) if isinstance(shape, Line) else (TURN - 1e-6) / abs(shape.sweep)
     longer = part_of(shape, 0.0, reach) if last else part_of(shape, 1 - reach, 1.0)
     shares = [parameter_of(shape, _at(longer, s)) for s in stops_on(longer, others)]
     if isinstance(shape, Arc):
         # Once round the circle a place before the start lies beyond the end as well.
         turn = TURN / abs(shape.sweep)
         shares = [s if (s > 1) == last or 0 <= s <= 1 else s + (turn if last else -turn) for s in shares]
-    ahead = [s for s in shares if s > 1 + 1e-9] if last else [s for s in shares if s < -1e-9]
+    ahead = [s for s in shares if s > 1 + ROUNDING] if last else [s for s in shares if s < -ROUNDING]
     if not ahead:
         return None
     return part_of(shape, 0.0, min(ahead)) if last else part_of(shape, max(ahead), 1.0)
@@ -163,7 +164,7 @@ def chamfered(one: Line | Arc, two: Line | Arc, setback: float) -> tuple[Line | 
     parts, ends = [], []
     for shape in (one, two):
         at = parameter_of(shape, corner)
-        back = setback / max(shape.length, 1e-300)
+        back = setback / max(shape.length, NOUGHT)
         share = at - back if at > 0.5 else at + back
         if not 0 < share < 1:
             return None
@@ -192,7 +193,7 @@ def offset_run(
     starts, ends = [s.start for s in beside], [s.end for s in beside]
     for k in range(count if closed else count - 1):
         follow = (k + 1) % count
-        if ends[k].distance_to(starts[follow]) <= 1e-9 * max(1.0, abs(distance)):
+        if ends[k].distance_to(starts[follow]) <= ROUNDING * max(1.0, abs(distance)):
             continue
         old = shapes[k].end
         met = crossings(beside[k], beside[follow]) if count > 1 else []
@@ -203,7 +204,7 @@ def offset_run(
     result = []
     for shape, source, a, b in zip(beside, shapes, starts, ends, strict=True):
         low, high = parameter_of(shape, a), parameter_of(shape, b)
-        if high - low <= 1e-9:
+        if high - low <= ROUNDING:
             return None
         bulge = math.tan(shape.sweep * (high - low) / 4) if isinstance(shape, Arc) else 0.0
         del source
@@ -232,7 +233,7 @@ def _beside(shape: Line | Arc, distance: float) -> Line | Arc | None:
     """The shape at a distance to its left; None where nothing is left of an arc."""
     if isinstance(shape, Line):
         way = shape.end - shape.start
-        step = Vector(-way.y, way.x) * (distance / max(way.length, 1e-300))
+        step = Vector(-way.y, way.x) * (distance / max(way.length, NOUGHT))
         return Line(shape.start + step, shape.end + step)
     radius = shape.radius - math.copysign(distance, distance * shape.sweep)
     return Arc(shape.centre, radius, shape.start_angle, shape.sweep) if radius > _SAME else None
@@ -246,8 +247,8 @@ def _kept(shape: Line | Arc, touch: Point, corner: Point) -> Line | Arc | None:
     """The shape from its end away from the corner to a place on it; None where that is not on it."""
     at, turn = parameter_of(shape, touch), parameter_of(shape, corner)
     if turn > 0.5:
-        return part_of(shape, 0.0, at) if 1e-9 < at <= max(turn, 1.0) + 1e-9 else None
-    return part_of(shape, at, 1.0) if min(turn, 0.0) - 1e-9 <= at < 1 - 1e-9 else None
+        return part_of(shape, 0.0, at) if ROUNDING < at <= max(turn, 1.0) + ROUNDING else None
+    return part_of(shape, at, 1.0) if min(turn, 0.0) - ROUNDING <= at < 1 - ROUNDING else None
 
 
 def _short_arc(centre: Point, radius: float, a: Point, b: Point) -> Arc:

@@ -17,6 +17,7 @@ from scipy.interpolate import PPoly
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Box, Floats
 
 #: Splines and ellipses whose extents are remembered.
@@ -157,5 +158,5 @@ def _real_roots(polynomial: Floats, end: float) -> list[float]:
     kept = np.flatnonzero(scale > 1e-14 * scale.max())
     roots = np.roots(polynomial[kept[0] :])
     near = roots[np.abs(roots.imag) <= 1e-6 * end].real
-    within = near[(near > -1e-9 * end) & (near < end * (1 + 1e-9))]
+    within = near[(near > -ROUNDING * end) & (near < end * (1 + ROUNDING))]
     return [float(r) for r in np.clip(within, 0.0, end)]

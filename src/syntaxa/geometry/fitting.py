@@ -13,6 +13,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import EllipseArc, Spline
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats
 
 Rows = list[tuple[float, float, float, float, float]]
@@ -73,7 +74,7 @@ def _biarcs(
 
 
 def _unit(vectors: Floats) -> Floats:
-    return np.asarray(vectors / np.maximum(np.hypot(*vectors.T), 1e-300)[:, None])
+    return np.asarray(vectors / np.maximum(np.hypot(*vectors.T), NOUGHT)[:, None])
 
 
 def _joint(first: Floats, leaving: Floats, last: Floats, arriving: Floats) -> tuple[Floats, Floats, Floats]:
@@ -85,7 +86,7 @@ def _joint(first: Floats, leaving: Floats, last: Floats, arriving: Floats) -> tu
     square = (chord * chord).sum(axis=1)
     parallel = spread < 1e-10
     root = np.sqrt(np.maximum(along**2 + spread * square, 0.0))
-    ahead = np.where(np.abs(along) < 1e-300, 1e-300, 2 * along)
+    ahead = np.where(np.abs(along) < NOUGHT, NOUGHT, 2 * along)
     reach = np.where(parallel, square / ahead, (root - along) / np.where(parallel, 1.0, spread))
     joint = (first + last + reach[:, None] * (leaving - arriving)) / 2
     return joint, _bulge(leaving, joint - first), _bulge(last - joint, arriving)

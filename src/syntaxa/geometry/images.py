@@ -5,12 +5,13 @@ from __future__ import annotations
 import numpy as np
 
 from syntaxa.geometry.shapes import Arc, Line, Polyline, Shape
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.transform import Transform
 
 
 def farthest_move(shape: Shape, by: Transform) -> float:
     """How far (mm) a map takes the point of a shape that it takes farthest; exact to 1e-4 of the shape's size."""
-    points = shape.flattened(max(1e-4 * shape.length, 1e-12))
+    points = shape.flattened(max(1e-4 * shape.length, HAIR))
     return float(np.hypot(*(by.points(points) - points).T).max())
 
 

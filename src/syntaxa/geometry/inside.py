@@ -9,6 +9,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.ragged import spread
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 
 
@@ -43,7 +44,7 @@ def _at_height(low: Floats, high: Floats, heights: Floats) -> tuple[Ints, Ints]:
     """Pairs (row of the heights, interval) with low <= height < high; the intervals are sorted into as many strips."""
     base = float(low.min(initial=np.inf))
     strips = 2 * len(heights)
-    size = max((float(high.max(initial=-np.inf)) - base) / max(strips, 1), 1e-300)
+    size = max((float(high.max(initial=-np.inf)) - base) / max(strips, 1), NOUGHT)
     begin, end = (np.clip((edge - base) / size, 0, strips).astype(np.int64) for edge in (low, high))
     count = end - begin + 1
     interval = np.repeat(np.arange(len(low)), count)
@@ -68,7 +69,7 @@ def _monotone_parts(curves: CurveArray) -> tuple[Ints, Floats, Floats, Floats]:
         inside = curves.is_arc & (away > 0) & (away < np.abs(curves.sweep))
         tip = curves.centre[:, 1] + np.where(quarter == 1, 1.0, -1.0) * curves.radius
         share = np.where(curves.sweep >= 0, away, np.abs(curves.sweep) - away) / np.maximum(
-            np.abs(curves.sweep), 1e-300
+            np.abs(curves.sweep), NOUGHT
         )
         tops.append((np.flatnonzero(inside), share[inside], tip[inside]))
     every = np.arange(len(curves))

@@ -13,6 +13,7 @@ import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.tolerances import HAIR, NOUGHT
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import along, cross, dot, norm
 
@@ -95,7 +96,7 @@ def carrier_crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) ->
 
 
 def _crossings(curves: CurveArray, i: Ints, j: Ints, tolerance: float) -> Contacts:
-    slack = tolerance / np.maximum(curves.lengths(), 1e-300)
+    slack = tolerance / np.maximum(curves.lengths(), NOUGHT)
     parts = []
     for places in carrier_crossings(curves, i, j, tolerance):
         met = np.flatnonzero(~np.isnan(places[:, 0]))
@@ -136,7 +137,7 @@ def _line_line(curves: CurveArray, i: Ints, j: Ints) -> Floats:
     path = end.take(i, axis=0) - first
     other = end.take(j, axis=0) - start.take(j, axis=0)
     product = cross(path, other)
-    parallel = np.abs(product) <= 1e-12 * norm(path) * norm(other)
+    parallel = np.abs(product) <= HAIR * norm(path) * norm(other)
     share = cross(start.take(j, axis=0) - first, other) / np.where(parallel, np.nan, product)
     return along(first, path, share)
 
@@ -149,7 +150,7 @@ def _roots(square: Floats, touching: Bools) -> Floats:
 def _line_arc(curves: CurveArray, line: Ints, arc: Ints, tolerance: float) -> tuple[Floats, Floats]:
     start = curves.start.take(line, axis=0)
     path = curves.end.take(line, axis=0) - start
-    unit = path / np.maximum(norm(path), 1e-300)[:, None]
+    unit = path / np.maximum(norm(path), NOUGHT)[:, None]
     to_centre = curves.centre.take(arc, axis=0) - start
     foot = along(start, unit, dot(to_centre, unit))
     height, radius = np.abs(cross(unit, to_centre)), curves.radius[arc]

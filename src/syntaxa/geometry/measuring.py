@@ -20,6 +20,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Circle, Line, Shape
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
 
 #: mm; arc runs that stand for ellipses and splines stay this near to them.
@@ -31,7 +32,7 @@ def least_distance(one: Shape, other: Shape) -> tuple[float, Point, Point]:
     a, b = _pieces(one), _pieces(other)
     both = CurveArray.joined([a, b])
     sides = _sides(a, b)
-    meeting = contacts(both, 1e-9)
+    meeting = contacts(both, ROUNDING)
     across = np.flatnonzero(sides[meeting.first] != sides[meeting.second])
     if len(across):
         where = Point(*meeting.points[across[0]].tolist())
@@ -114,7 +115,7 @@ def _near_pairs(a: CurveArray, b: CurveArray) -> tuple[Ints, Ints]:
         for share in (0.0, 0.5)
         for places in (b.start, b.points_at(np.full(len(b), 0.5)))
     )
-    half = bound + 1e-9
+    half = bound + ROUNDING
     return BoxIndex(b.bounds()).around(a.bounds() + np.array([-half, -half, half, half]))
 
 

@@ -14,6 +14,7 @@ from syntaxa.geometry.intersect import contacts
 from syntaxa.geometry.points import Point, polar
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.types import Floats
 from syntaxa.geometry.vectors import norm
 
@@ -61,7 +62,7 @@ def pieces_near(shape: Shape, box: tuple[float, float, float, float]) -> list[Sh
     for k in np.flatnonzero(meets).tolist():
         a, b = shape.vertices[k], shape.vertices[(k + 1) % len(shape.vertices)]
         if a != b:
-            pieces.append(Arc.from_bulge(a, b, shape.bulges[k]) if abs(shape.bulges[k]) > 1e-12 else Line(a, b))
+            pieces.append(Arc.from_bulge(a, b, shape.bulges[k]) if abs(shape.bulges[k]) > HAIR else Line(a, b))
     return pieces
 
 
@@ -103,7 +104,7 @@ def _on(piece: CurveArray, places: Sequence[Floats]) -> Iterator[Point]:
     """Those of some places that lie on a piece between its ends."""
     for place in places:
         share = float(piece.parameters_of(place[None, :])[0])
-        if -1e-9 <= share <= 1 + 1e-9:
+        if -ROUNDING <= share <= 1 + ROUNDING:
             yield Point(*place.tolist())
 
 
@@ -129,5 +130,5 @@ def _quadrants(shape: Arc | Circle) -> Iterator[float]:
     first, sweep = (0.0, TURN) if isinstance(shape, Circle) else (shape.start_angle, shape.sweep)
     low = first if sweep >= 0 else first + sweep
     for angle in itertools.islice(itertools.count(0.0, math.pi / 2), 4):
-        if (angle - low) % TURN <= abs(sweep) + 1e-12:
+        if (angle - low) % TURN <= abs(sweep) + HAIR:
             yield angle

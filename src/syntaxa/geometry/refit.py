@@ -16,6 +16,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.types import Floats
 
 #: Fewest facets that make an arc: any three points lie on a circle.
@@ -121,7 +122,7 @@ def _as_one(points: Floats, limits: RefitLimits) -> float | None:
     """The bulge of the one line (0) or arc through the first and last of some vertices that fits all; None for none."""
     chord = points[-1] - points[0]
     length = math.hypot(*chord)
-    if length < 1e-12:
+    if length < HAIR:
         return None
     along = chord / length
     offset = points - (points[0] + points[-1]) / 2

@@ -12,6 +12,7 @@ import numpy as np
 from syntaxa.geometry.arrays import FLAT_SAGITTA, CurveArray
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
 
 
@@ -51,7 +52,7 @@ def merged_rows(rows: Floats, closed: bool, merge: float, angle: float) -> Float
     sweep = 0.0
     for k in range(len(pieces)):
         size = abs(float(pieces.sweep[k]))
-        if kept and k and _continues(pieces, k - 1, k, merge, angle) and sweep + size <= math.pi + 1e-9:
+        if kept and k and _continues(pieces, k - 1, k, merge, angle) and sweep + size <= math.pi + ROUNDING:
             sweep += size
             kept[-1][2] = math.copysign(math.tan(sweep / 4), pieces.bulge[k]) if pieces.is_arc[k] else 0.0
         else:
@@ -89,10 +90,10 @@ def _same_circle(pieces: CurveArray, i: int, j: int, merge: float) -> bool:
 
 
 def _on_one_circle(pieces: CurveArray) -> bool:
-    slack = max(1e-9 * float(pieces.radius.max()), 10 * FLAT_SAGITTA)
+    slack = max(ROUNDING * float(pieces.radius.max()), 10 * FLAT_SAGITTA)
     same = all(_same_circle(pieces, 0, k, slack) for k in range(1, len(pieces)))
     one_way = bool((pieces.sweep > 0).all() or (pieces.sweep < 0).all())
-    return same and one_way and abs(float(pieces.sweep.sum())) <= TURN + 1e-9
+    return same and one_way and abs(float(pieces.sweep.sum())) <= TURN + ROUNDING
 
 
 def _point(row: Floats) -> Point:

@@ -6,6 +6,7 @@ import math
 
 from syntaxa.geometry.fitting import Rows, arc_run
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Shape, Spline
+from syntaxa.geometry.tolerances import ROUNDING
 
 
 def rows_of(shape: Shape, fit: float) -> Rows:
@@ -23,7 +24,7 @@ def rows_of(shape: Shape, fit: float) -> Rows:
 
 def _arc_rows(arc: Arc) -> Rows:
     # More than half a turn has no stable bulge, and a full turn has none at all.
-    count = max(1, math.ceil(abs(arc.sweep) / (math.pi + 1e-9)))
+    count = max(1, math.ceil(abs(arc.sweep) / (math.pi + ROUNDING)))
     stops = [arc.start_angle + arc.sweep * k / count for k in range(count + 1)]
     points = [(arc.centre.x + arc.radius * math.cos(a), arc.centre.y + arc.radius * math.sin(a)) for a in stops]
     if arc.is_closed:

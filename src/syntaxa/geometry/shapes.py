@@ -15,6 +15,7 @@ import numpy as np
 from scipy.interpolate import BSpline
 
 from syntaxa.geometry.points import Point, Vector, polar
+from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Floats
 
@@ -93,7 +94,7 @@ class Arc:
     @property
     def is_closed(self) -> bool:
         """Whether it goes all the way round."""
-        return abs(self.sweep) >= TURN - 1e-12
+        return abs(self.sweep) >= TURN - HAIR
 
     def transformed(self, by: Transform) -> Arc | EllipseArc:
         """The image; an elliptical arc where the map does not keep circles."""
@@ -197,7 +198,7 @@ class EllipseArc:
     @property
     def is_closed(self) -> bool:
         """Whether it goes all the way round."""
-        return abs(self.sweep) >= TURN - 1e-9
+        return abs(self.sweep) >= TURN - ROUNDING
 
     def transformed(self, by: Transform) -> EllipseArc:
         """The image, with its axes found again (Rytz's construction by conjugate half diameters)."""
@@ -207,7 +208,7 @@ class EllipseArc:
 
     def flattened(self, tolerance: float) -> Floats:
         """Vertices, (n, 2) float, whose chords leave the curve by at most the tolerance."""
-        step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(self.major.length, 1e-300), 1.0)))
+        step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(self.major.length, NOUGHT), 1.0)))
         count = max(8, math.ceil(abs(self.sweep) / max(step, 1e-4)))
         return self.points(self.start_parameter + self.sweep * np.arange(count + 1) / count)
 
@@ -270,7 +271,7 @@ class Spline:
     @property
     def is_closed(self) -> bool:
         """Whether it ends where it starts (to 1e-9 mm)."""
-        return self.start.distance_to(self.end) <= 1e-9
+        return self.start.distance_to(self.end) <= ROUNDING
 
     def transformed(self, by: Transform) -> Spline:
         """The image: the control points mapped (NURBS are invariant under affine maps)."""
@@ -316,7 +317,7 @@ class Polyline:
         count = len(self.vertices) - (0 if self.closed else 1)
         for a, b, bulge in zip(self.vertices[:count], following, self.bulges, strict=False):
             if a != b:
-                yield Arc.from_bulge(a, b, bulge) if abs(bulge) > 1e-12 else Line(a, b)
+                yield Arc.from_bulge(a, b, bulge) if abs(bulge) > HAIR else Line(a, b)
 
     @property
     def length(self) -> float:
@@ -385,7 +386,7 @@ def _quadratics(segment: Line | Arc) -> Iterator[tuple[Point, float, Point]]:
     if isinstance(segment, Line):
         yield segment.start.toward(segment.end, 0.5), 1.0, segment.end
         return
-    count = max(1, math.ceil(abs(segment.sweep) / (math.pi / 2) - 1e-9))
+    count = max(1, math.ceil(abs(segment.sweep) / (math.pi / 2) - ROUNDING))
     half = segment.sweep / count / 2
     for k in range(count):
         first = segment.start_angle + 2 * k * half
@@ -394,7 +395,7 @@ def _quadratics(segment: Line | Arc) -> Iterator[tuple[Point, float, Point]]:
 
 
 def _arc_points(centre: Point, radius: float, start: float, sweep: float, tolerance: float) -> Floats:
-    step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(radius, 1e-300), 1.0)))
+    step = 2 * math.acos(max(0.0, 1 - min(tolerance / max(radius, NOUGHT), 1.0)))
     count = max(2, math.ceil(abs(sweep) / max(step, 1e-4)))
     angles = start + sweep * np.arange(count + 1) / count
     return np.column_stack([centre.x + radius * np.cos(angles), centre.y + radius * np.sin(angles)])

@@ -1,8 +1,17 @@
-"""The one object that holds every tolerance; passed explicitly, never a module's own."""
+"""The one object that holds every tolerance, passed explicitly; and the few numbers that stand for rounding alone."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
+
+#: Keeps a division from being one by nought; no length or area that means anything is so small.
+NOUGHT = 1e-300
+
+#: What rounding leaves between two places (mm), or between two parameters or angles, that are one.
+ROUNDING = 1e-9
+
+#: The same where hardly anything was computed: shares, bulges and turns that were handed on.
+HAIR = 1e-12
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.types import Floats
 
 
@@ -86,5 +87,5 @@ class Transform:
     def is_similarity(self) -> bool:
         """Whether circles stay circles (to 1e-12 of the scale)."""
         sign = -1.0 if self.mirrors else 1.0
-        slack = 1e-12 * max(abs(self.a), abs(self.b), abs(self.c), abs(self.d))
+        slack = HAIR * max(abs(self.a), abs(self.b), abs(self.c), abs(self.d))
         return abs(self.a - sign * self.d) <= slack and abs(self.b + sign * self.c) <= slack

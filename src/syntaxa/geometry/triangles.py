@@ -13,6 +13,7 @@ import numpy as np
 from syntaxa.geometry.chaining import one_after_the_other, walks
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Line, Polyline
+from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.types import Floats
 
 UpAxis = Literal["x", "y", "z"]
@@ -105,7 +106,7 @@ def _chained(segments: Floats) -> list[Line | Polyline]:
     if not len(segments):
         return []
     size = float(np.ptp(segments.reshape(-1, 2), axis=0).max())
-    cell = max(size * 1e-9, 1e-12)
+    cell = max(size * ROUNDING, HAIR)
     ends = np.round(segments.reshape(-1, 2) / cell).astype(np.int64)
     _, node = np.unique(ends, axis=0, return_inverse=True)
     node = node.reshape(-1, 2)
@@ -132,7 +133,7 @@ def _straightened(points: list[Point], closed: bool) -> list[Point]:
         before = kept[-1] if kept else points[k - 1]
         along, onward = point - before, points[(k + 1) % count] - point
         size = along.length * onward.length
-        if abs(along.cross(onward)) > 1e-9 * size or along.dot(onward) < 0:
+        if abs(along.cross(onward)) > ROUNDING * size or along.dot(onward) < 0:
             kept.append(point)
     return kept
 

@@ -16,6 +16,7 @@ from dataclasses import dataclass
 from syntaxa.drawing.model import Curve, Drawing
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.tolerances import ROUNDING
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +93,7 @@ def _digits(old: Drawing, new: Drawing) -> int:
     """Places after the point that count: a billionth of the size of the drawings."""
     boxes = [b for b in (old.extents(), new.extents()) if b is not None]
     size = max((abs(v) for b in boxes for v in b), default=1.0)
-    return 8 - math.ceil(math.log10(max(size, 1e-9)))
+    return 8 - math.ceil(math.log10(max(size, ROUNDING)))
 
 
 def _matched(

@@ -16,6 +16,7 @@ from syntaxa.errors import Progress
 from syntaxa.geometry.clip import Area, clipped
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.triangles import Mesh
 from syntaxa.intake.model import ImportReport, NotRead, Received, Sheet
 
@@ -184,7 +185,7 @@ def has_size(shape: Shape) -> bool:
     if isinstance(shape, Circle | Arc):
         return 0 < shape.radius <= LARGEST and _holds(shape.centre)
     if isinstance(shape, EllipseArc):
-        return 0 < shape.major.length <= LARGEST and shape.ratio > 1e-9 and _holds(shape.centre)
+        return 0 < shape.major.length <= LARGEST and shape.ratio > ROUNDING and _holds(shape.centre)
     if isinstance(shape, Polyline):
         return _holds(*shape.vertices) and _differ(shape.vertices)
     return _holds(*shape.control_points) and _differ(shape.control_points)

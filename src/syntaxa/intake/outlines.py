@@ -28,6 +28,7 @@ from syntaxa.geometry.shapes import (
     Spline,
     ellipse_from_conjugates,
 )
+from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 
 #: Share of the radius by which the usual cubic leaves a quarter circle, with room for other handle lengths in use.
@@ -142,7 +143,7 @@ def _straight(run: Run, closed: bool) -> Shape:
 def _plain(piece: Piece, rounding: float) -> Piece:
     if isinstance(piece, Cubic):
         return _as_arc(piece, rounding)
-    if isinstance(piece, EllipseArc) and abs(piece.ratio - 1) < 1e-9:
+    if isinstance(piece, EllipseArc) and abs(piece.ratio - 1) < ROUNDING:
         return Arc(piece.centre, piece.major.length, piece.major.angle + piece.start_parameter, piece.sweep)
     return piece
 
@@ -213,7 +214,7 @@ def _stretched_circle(pieces: list[Piece], rounding: float) -> EllipseArc | None
         if first.distance_to(cubic.first) > slack or second.distance_to(cubic.second) > slack:
             return None
     ellipse = ellipse_from_conjugates(centre, u, v, 0.0, TURN)
-    return None if ellipse.ratio > 1 - 1e-9 else ellipse
+    return None if ellipse.ratio > 1 - ROUNDING else ellipse
 
 
 def _circle_of(arcs: list[Arc], rounding: float) -> Circle | None:
@@ -276,7 +277,7 @@ def _polyline(pieces: list[Line | Arc], closed: bool, rounding: float) -> Polyli
             and isinstance(before, Arc)
             and merged
             and _goes_on(before, piece, rounding)
-            and abs(sweep + piece.sweep) <= math.pi + 1e-9
+            and abs(sweep + piece.sweep) <= math.pi + ROUNDING
         ):
             sweep += piece.sweep
             merged[-1] = (merged[-1][0], math.tan(sweep / 4))
@@ -330,7 +331,7 @@ def ellipse_piece(start: Point, end: Point, rx: float, ry: float, turn: float, l
     reach = (x / rx) ** 2 + (y / ry) ** 2
     if reach > 1:
         rx, ry = rx * math.sqrt(reach), ry * math.sqrt(reach)
-    over = max(0.0, 1 / max(min(reach, 1.0), 1e-300) - 1)
+    over = max(0.0, 1 / max(min(reach, 1.0), NOUGHT) - 1)
     factor = math.sqrt(over) * (-1 if large == left else 1)
     cx, cy = factor * rx * y / ry, -factor * ry * x / rx
     middle = start.toward(end, 0.5)
@@ -340,6 +341,6 @@ def ellipse_piece(start: Point, end: Point, rx: float, ry: float, turn: float, l
     sweep = (last - first) % TURN
     if not left:
         sweep -= TURN
-    if abs(rx - ry) <= 1e-12 * rx:
+    if abs(rx - ry) <= HAIR * rx:
         return Arc(centre, rx, first + turn, sweep)
     return EllipseArc(centre, Vector(rx * cosine, rx * sine), ry / rx, first, sweep)

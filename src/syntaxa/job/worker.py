@@ -31,7 +31,7 @@ MEMORY = 12 << 30
 _LOOK, _GRACE = 0.05, 1.5
 
 
-class Order(msgspec.Struct):
+class WorkOrder(msgspec.Struct):
     """What is to be done: a function by its module and name, and the parcel with what it is given."""
 
     module: str
@@ -100,7 +100,7 @@ class Worker:
         while not self._turn.acquire(timeout=_LOOK):
             still_wanted()
         try:
-            return self._done(Order(work.__module__, work.__qualname__, str(put(given))), progress, seconds, case)
+            return self._done(WorkOrder(work.__module__, work.__qualname__, str(put(given))), progress, seconds, case)
         except OSError as error:
             self._end()
             raise WorkerError(f"{about} could not be handed over ({error.strerror}).", suggestion=advice) from error
@@ -117,7 +117,7 @@ class Worker:
             self._end()
             self._turn.release()
 
-    def _done(self, order: Order, progress: Progress, seconds: float | None, case: _Case) -> Any:
+    def _done(self, order: WorkOrder, progress: Progress, seconds: float | None, case: _Case) -> Any:
         running = self._running if self._running is not None and self.number else self._started()
         until = None if seconds is None else time.monotonic() + seconds
         try:

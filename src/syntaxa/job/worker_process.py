@@ -21,7 +21,7 @@ import msgspec
 
 from syntaxa.errors import Cancelled, SyntaxaError, WorkerError
 from syntaxa.job.parcels import put, take
-from syntaxa.job.worker import Order, Word
+from syntaxa.job.worker import Word, WorkOrder
 from syntaxa.watching import watched
 
 
@@ -30,7 +30,7 @@ class _Server:
 
     def __init__(self, orders: BinaryIO, answers: BinaryIO) -> None:
         self._orders, self._answers = orders, answers
-        self._queue: queue.Queue[Order | None] = queue.Queue()
+        self._queue: queue.Queue[WorkOrder | None] = queue.Queue()
         self._stop = threading.Event()
 
     def run(self) -> None:
@@ -46,7 +46,7 @@ class _Server:
             if line == b"stop\n":
                 self._stop.set()
             else:
-                self._queue.put(msgspec.json.decode(line, type=Order))
+                self._queue.put(msgspec.json.decode(line, type=WorkOrder))
         # Whoever gave the orders is gone; nobody waits for what is being done.
         os._exit(0)
 
@@ -58,7 +58,7 @@ class _Server:
         self._check()
         self._say(Word("progress", share))
 
-    def _answer(self, order: Order) -> None:
+    def _answer(self, order: WorkOrder) -> None:
         try:
             word = Word("done", parcel=str(put(self._work(order))))
         except Cancelled:
@@ -69,7 +69,7 @@ class _Server:
             word = Word("failed", parcel=str(put(WorkerError("This takes more memory than it may."))))
         self._say(word)
 
-    def _work(self, order: Order) -> Any:
+    def _work(self, order: WorkOrder) -> Any:
         given = take(Path(order.parcel))
         function = reduce(getattr, order.name.split("."), import_module(order.module))
         return function(*given, progress=self._progress)  # type: ignore[operator]

@@ -14,6 +14,7 @@ from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.transform import Transform
 from syntaxa.measure.base import MeasureStep
 from syntaxa.measure.marks import registration_mark
@@ -284,7 +285,7 @@ def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
         says = "Nothing had to change."
     elif (old.unit, old.page_scale, old.by) == (new.unit, new.page_scale, new.by):
         says = f"Everything moved together by {moved_text(before, after)}."
-    elif math.isclose(old.mm_per_unit, new.mm_per_unit, rel_tol=1e-12):
+    elif math.isclose(old.mm_per_unit, new.mm_per_unit, rel_tol=HAIR):
         says = "Everything moved together; no length changed."
     elif new.by.is_similarity or not old.by.is_similarity:
         says = f"Lengths are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."

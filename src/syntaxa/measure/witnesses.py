@@ -14,6 +14,7 @@ import numpy as np
 from scipy.special import logsumexp
 
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.measure.clues.dimensions import dimensions
 from syntaxa.measure.clues.header import header, neighbours
@@ -148,7 +149,7 @@ def _by_size(joint: Floats) -> Floats:
     """Log of the sum over all hypotheses that give a number the same size, (sizes,)."""
     top = float(joint.max())
     sums = np.exp(joint - top).sum(axis=(2, 3)).ravel()
-    return np.asarray(np.log(np.maximum(np.bincount(_SIZE_INDEX, sums), 1e-300)) + top)
+    return np.asarray(np.log(np.maximum(np.bincount(_SIZE_INDEX, sums), NOUGHT)) + top)
 
 
 def _witness(clue: Clue, voice: Floats, common: Floats) -> Witness:

@@ -18,6 +18,7 @@ import numpy as np
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.ragged import grouped
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import chosen, norm
 from syntaxa.mend.model import Pieces
@@ -293,7 +294,7 @@ class Cycles:
         sign = 1.0 - 2.0 * against
         tangent = curves.tangents_at(against)
         distance = 0.3 * reach[self.origin[halves]]
-        bend = np.arcsin(np.clip(distance / np.maximum(2 * curves.radius, 1e-300), 0.0, 1.0)) * curves.is_arc
+        bend = np.arcsin(np.clip(distance / np.maximum(2 * curves.radius, NOUGHT), 0.0, 1.0)) * curves.is_arc
         angle = np.arctan2(tangent[:, 1] * sign, tangent[:, 0] * sign) + np.sign(curves.sweep) * sign * bend
         return np.asarray(angle % (2 * np.pi))
 

@@ -25,6 +25,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import pieces_of_rows, shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.mend.base import MendStep
 from syntaxa.mend.chains import chains_of
@@ -59,7 +60,7 @@ class DrawCurves(MendStep, frozen=True, tag="draw-curves", omit_defaults=True):
             shapes = [decoded(s) for s in self.shapes]
         except ValueError:
             raise MendError("What was to be drawn cannot be read.", suggestion="Draw it again.") from None
-        if any(s.length <= 1e-9 for s in shapes):
+        if any(s.length <= ROUNDING for s in shapes):
             raise MendError("What was to be drawn has no length.", suggestion="Take points that lie apart.")
         name = CONSTRUCTION if self.construction else self.sketch
         names, editing = names_of(state), Editing(state)
@@ -88,7 +89,7 @@ class MapCurves(MendStep, frozen=True, tag="map-curves", omit_defaults=True):
     def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
         """Curves that are locked stay where they are."""
         move = Transform(*self.by)
-        if not move.scale > 1e-9:
+        if not move.scale > ROUNDING:
             raise MendError("That would leave nothing of the curves.", suggestion="Use a factor above 0.")
         if not 0 <= self.copies <= 10_000:
             raise MendError("That many copies cannot be made.", suggestion="Ask for at most 10,000.")
@@ -307,7 +308,7 @@ def _split(shape: Line | Arc | Circle, at: Point) -> list[Shape] | None:
     share = parameter_of(shape, at)
     if isinstance(shape, Circle):
         return [part_of(shape, share, share + 0.5), part_of(shape, share + 0.5, share + 1.0)]
-    return [part_of(shape, 0.0, share), part_of(shape, share, 1.0)] if 1e-9 < share < 1 - 1e-9 else None
+    return [part_of(shape, 0.0, share), part_of(shape, share, 1.0)] if ROUNDING < share < 1 - ROUNDING else None
 
 
 def _cut_polyline(shape: Polyline, others: Sequence[Shape], at: Point, way: str) -> list[Shape] | None:
@@ -316,7 +317,7 @@ def _cut_polyline(shape: Polyline, others: Sequence[Shape], at: Point, way: str)
 
     def away(piece: Line | Arc) -> float:
         share = min(max(parameter_of(piece, at), 0.0), 1.0)
-        return part_of(piece, 0.0, share).end.distance_to(at) if share > 1e-12 else piece.start.distance_to(at)
+        return part_of(piece, 0.0, share).end.distance_to(at) if share > HAIR else piece.start.distance_to(at)
 
     k = min(range(len(pieces)), key=lambda i: away(pieces[i]))
     rest: list[Shape] = [p for i, p in enumerate(pieces) if i != k]
@@ -334,14 +335,16 @@ def _cut_polyline(shape: Polyline, others: Sequence[Shape], at: Point, way: str)
 
 
 def _touch(one: Shape, two: Shape) -> bool:
-    return any(a.distance_to(b) <= 1e-9 for a in (one.start, one.end) for b in (two.start, two.end))
+    return any(a.distance_to(b) <= ROUNDING for a in (one.start, one.end) for b in (two.start, two.end))
 
 
 def _around(cut: Sequence[Shape], run: list[Line | Arc]) -> list[list[Shape]]:
     """A closed run opened at a piece: what is left of it goes to the ends of the rest."""
     first, last = cut[0], cut[-1]
-    before = [first] if run and first.start.distance_to(run[-1].end) <= 1e-9 else []
-    after = [last] if run and last.end.distance_to(run[0].start) <= 1e-9 and (last is not first or not before) else []
+    before = [first] if run and first.start.distance_to(run[-1].end) <= ROUNDING else []
+    after = (
+        [last] if run and last.end.distance_to(run[0].start) <= ROUNDING and (last is not first or not before) else []
+    )
     middle = [[c] for c in cut if c not in before and c not in after]
     return [[*after, *run, *before], *middle]
 
@@ -350,9 +353,9 @@ def _through(before: list[Line | Arc], cut: Sequence[Shape], after: list[Line | 
     head: list[Shape] = list(before)
     tail: list[Shape] = list(after)
     loose = list(cut)
-    if loose and head and loose[0].start.distance_to(head[-1].end) <= 1e-9:
+    if loose and head and loose[0].start.distance_to(head[-1].end) <= ROUNDING:
         head.append(loose.pop(0))
-    if loose and tail and loose[-1].end.distance_to(tail[0].start) <= 1e-9:
+    if loose and tail and loose[-1].end.distance_to(tail[0].start) <= ROUNDING:
         tail.insert(0, loose.pop())
     return [head, *([c] for c in loose), tail]
 

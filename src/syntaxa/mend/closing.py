@@ -16,6 +16,7 @@ import numpy as np
 from syntaxa.geometry.construct import arc_from
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc
+from syntaxa.geometry.tolerances import NOUGHT, ROUNDING
 from syntaxa.geometry.types import Ints
 from syntaxa.mend.arrangement import Edges
 
@@ -143,7 +144,7 @@ def _suggests_a_side(edges: Edges, chain: Ints, mouth: Vector, out: Vector, back
         return True
     lines = chain[~edges.curves.is_arc[chain]]
     sides = edges.curves.end[lines] - edges.curves.start[lines]
-    sizes = np.maximum(np.hypot(sides[:, 0], sides[:, 1]), 1e-300) * mouth.length
+    sizes = np.maximum(np.hypot(sides[:, 0], sides[:, 1]), NOUGHT) * mouth.length
     return bool((np.abs(sides[:, 0] * mouth.y - sides[:, 1] * mouth.x) < math.sin(_ALIKE) * sizes).any())
 
 
@@ -154,7 +155,7 @@ def _round_closing(edges: Edges, chain: Ints, here: Point, there: Point) -> floa
         return None
     radius, centre = float(curves.radius[0]), curves.centre[0]
     off = np.maximum(np.abs(curves.radius - radius), np.abs(curves.centre - centre).max(axis=1))
-    if off.max() > max(_SAME_CIRCLE * radius, 1e-9):
+    if off.max() > max(_SAME_CIRCLE * radius, ROUNDING):
         return None
     first, last = (math.atan2(p.y - centre[1], p.x - centre[0]) for p in (here, there))
     # The mouth is the short way round.

@@ -24,6 +24,7 @@ from syntaxa.geometry.clusters import linked, pairs_within, smallest_circle
 from syntaxa.geometry.intersect import carrier_crossings
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import distinct, grouped, picked
+from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import cross, dot, norm
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -217,7 +218,7 @@ def _travel(curves: CurveArray, ends: Ints, places: Floats) -> tuple[Floats, Flo
     share = own.parameters_of(places)
     along = np.where(ends % 2 == 1, share - 1, -share) * own.lengths()
     chord = own.end - own.start
-    off_line = np.abs(cross(places - own.start, chord)) / np.maximum(norm(chord), 1e-300)
+    off_line = np.abs(cross(places - own.start, chord)) / np.maximum(norm(chord), NOUGHT)
     side = np.where(own.is_arc, np.abs(norm(places - own.centre) - own.radius), off_line)
     # Off a small circle, a step is not as long as the arc that it spans from the centre.
     straight = np.sqrt(np.maximum(norm(places - _end_of(curves, ends)) ** 2 - side**2, 0.0))
@@ -365,7 +366,7 @@ def _touching_places(curves: CurveArray, i: Ints, j: Ints) -> Floats:
         some = np.flatnonzero(mask)
         start, centre = curves.start[line[some]], curves.centre[arc[some]]
         way = curves.end[line[some]] - start
-        unit = way / np.maximum(norm(way), 1e-300)[:, None]
+        unit = way / np.maximum(norm(way), NOUGHT)[:, None]
         foot = start + unit * dot(centre - start, unit)[:, None]
         spoke = foot - centre
         far = norm(spoke)

@@ -14,6 +14,7 @@ import numpy as np
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.ragged import distinct
+from syntaxa.geometry.tolerances import NOUGHT, ROUNDING
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import norm
 
@@ -73,7 +74,7 @@ def _spread(curves: CurveArray, lengths: Floats, first: Ints, members: Ints, tol
     keeper = np.repeat(members[first[:-1]], np.diff(first))
     target, source = curves.take(keeper), curves.take(members)
     middle = target.parameters_of(source.points_at(np.full(len(members), 0.5)))
-    half = lengths[members] / 2 / np.maximum(lengths[keeper], 1e-300)
+    half = lengths[members] / 2 / np.maximum(lengths[keeper], NOUGHT)
     low, high = middle - half, middle + half
     lows, highs = np.minimum.reduceat(low, first[:-1]), np.maximum.reduceat(high, first[:-1])
     whole = np.zeros(count, dtype=bool)
@@ -86,7 +87,7 @@ def _spread(curves: CurveArray, lengths: Floats, first: Ints, members: Ints, tol
         lows[k], highs[k] = span or (0.0, 1.0)
     size = lengths[members]
     unlike = np.abs(size - lengths[keeper]) > 1e-6 * np.maximum(1.0, size)
-    alike = ~np.maximum.reduceat(unlike, first[:-1]) & ~whole & (lows >= -1e-9) & (highs <= 1 + 1e-9)
+    alike = ~np.maximum.reduceat(unlike, first[:-1]) & ~whole & (lows >= -ROUNDING) & (highs <= 1 + ROUNDING)
     return Stacks(first, members, lows, highs, whole, alike)
 
 
@@ -99,11 +100,11 @@ def stretched(curves: CurveArray, stack: Stacks, chosen: Ints) -> tuple[Ints, Cu
     low, high = np.minimum(stack.low[chosen], 0.0), np.maximum(stack.high[chosen], 1.0)
     whole = stack.whole[chosen]
     sweep = np.abs(curves.sweep[keeper])
-    high = np.where(whole, _TURN / np.maximum(sweep, 1e-300), high)
+    high = np.where(whole, _TURN / np.maximum(sweep, NOUGHT), high)
     low = np.where(whole, 0.0, low)
-    grows = whole | ((high - low - 1) * curves.lengths()[keeper] > 1e-9)
+    grows = whole | ((high - low - 1) * curves.lengths()[keeper] > ROUNDING)
     keeper, low, high, whole, sweep = keeper[grows], low[grows], high[grows], whole[grows], sweep[grows]
-    halved = whole | (sweep * (high - low) > np.pi + 1e-9)
+    halved = whole | (sweep * (high - low) > np.pi + ROUNDING)
     middle = np.where(halved, (low + high) / 2, high)
     source = np.concatenate([keeper, keeper[halved]])
     begin, end = np.concatenate([low, middle[halved]]), np.concatenate([middle, high[halved]])
@@ -129,7 +130,7 @@ def stacked_pairs(curves: CurveArray, pairs: tuple[Ints, Ints], tolerance: float
     for share in (0.5, 0.0, 1.0):
         on = _on_carrier(curves, i, j, share, tolerance)
         i, j = i[on], j[on]
-    together = _shared_length(curves, i, j) > np.maximum(10 * tolerance, 1e-9)
+    together = _shared_length(curves, i, j) > np.maximum(10 * tolerance, ROUNDING)
     return i[together], j[together]
 
 
@@ -146,10 +147,10 @@ def _shared_length(curves: CurveArray, longer: Ints, shorter: Ints) -> Floats:
     target, source = curves.take(longer), curves.take(shorter)
     middle = target.parameters_of(source.points_at(np.full(len(shorter), 0.5)))
     length = target.lengths()
-    half = source.lengths() / 2 / np.maximum(length, 1e-300)
+    half = source.lengths() / 2 / np.maximum(length, NOUGHT)
     total = np.zeros(len(longer))
     # On a circle the shorter may reach the longer from either side.
-    turn = np.where(target.is_arc, _TURN / np.maximum(np.abs(target.sweep), 1e-300), 0.0)
+    turn = np.where(target.is_arc, _TURN / np.maximum(np.abs(target.sweep), NOUGHT), 0.0)
     for lap in (-1, 0, 1):
         low, high = middle - half + lap * turn, middle + half + lap * turn
         part = np.maximum(0.0, np.minimum(high, 1.0) - np.maximum(low, 0.0))

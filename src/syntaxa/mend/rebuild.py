@@ -12,6 +12,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Arc, Circle
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.heal import Healed
 from syntaxa.mend.model import Pieces
@@ -81,7 +82,7 @@ def _same_pieces(received: Pieces, before: Ints, pieces: Pieces, after: Ints) ->
 
 def _complete(healed: Healed, edges: Ints, pieces: Ints) -> bool:
     covered = float((healed.edges.high[edges] - healed.edges.low[edges]).sum())
-    return abs(covered - len(pieces)) <= 1e-9
+    return abs(covered - len(pieces)) <= ROUNDING
 
 
 def _held(healed: Healed, edges: Ints, pieces: Ints, runs: list[list[int]], closed: bool) -> list[tuple[bool, bool]]:
@@ -96,8 +97,8 @@ def _held(healed: Healed, edges: Ints, pieces: Ints, runs: list[list[int]], clos
     parts = healed.edges
     return [
         (
-            bool(parts.piece[run[0]] == first and parts.low[run[0]] <= 1e-9),
-            bool(parts.piece[run[-1]] == last and parts.high[run[-1]] >= 1 - 1e-9),
+            bool(parts.piece[run[0]] == first and parts.low[run[0]] <= ROUNDING),
+            bool(parts.piece[run[-1]] == last and parts.high[run[-1]] >= 1 - ROUNDING),
         )
         for run in runs
     ]

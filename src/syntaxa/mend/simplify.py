@@ -19,6 +19,7 @@ from syntaxa.geometry.clusters import cluster_labels, linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.shapes import TURN, Arc, Circle, Line, Polyline
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.types import Floats
 from syntaxa.geometry.vectors import cross, norm
 from syntaxa.mend.facets import can_be_one, line_chains, points_of
@@ -152,7 +153,7 @@ def _distances(points: Floats, start: Floats, end: Floats) -> Floats:
     """Distance of points from the piece between two others, (n,) mm."""
     way = end - start
     length = float(np.hypot(*way))
-    if length < 1e-12:
+    if length < HAIR:
         return norm(points - start)
     share = np.clip((points - start) @ way / length**2, 0.0, 1.0)
     inside = np.abs(cross(points - start, np.broadcast_to(way, points.shape))) / length

@@ -17,6 +17,7 @@ from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.ragged import spread
+from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.geometry.vectors import dot, norm, vectors
 from syntaxa.mend.arrangement import Cycles, Edges
@@ -128,7 +129,7 @@ def _one_round(
     both = np.repeat(bounds, 2)
     lengths = np.repeat(cycles.edges.curves.lengths(), 2)
     perimeter = np.bincount(cycles.label[both], weights=lengths[both], minlength=cycles.count)
-    thin = (cycles.area > -1e-12) & (cycles.area <= tolerance / 2 * perimeter) & (perimeter > 0)
+    thin = (cycles.area > -HAIR) & (cycles.area <= tolerance / 2 * perimeter) & (perimeter > 0)
     halves = np.flatnonzero(thin[cycles.label] & both)
     if not len(halves):
         return []

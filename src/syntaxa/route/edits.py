@@ -15,7 +15,7 @@ from syntaxa.drawing.descent import Descent
 from syntaxa.drawing.editing import Editing, names_of, refuse_locked
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
-from syntaxa.drawing.state import Entry, Pen, Plane, Purpose, Sketch, State, View
+from syntaxa.drawing.state import Entry, Pen, Plane, PlaneView, Purpose, Sketch, State
 from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import RouteError
 from syntaxa.geometry.points import Point, Vector
@@ -36,7 +36,7 @@ class SetSketch(RouteStep, frozen=True, tag="set-sketch", omit_defaults=True):
     purpose: Purpose | None = None
     locked: bool | None = None
     notes: str | None = None
-    view: View | None = None
+    view: PlaneView | None = None
     offset: float | None = None
     turn_deg: float | None = None
     pen_colour: int | None = None

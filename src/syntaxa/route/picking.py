@@ -20,6 +20,7 @@ from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import length_in
 from syntaxa.errors import RouteError
 from syntaxa.geometry.shapes import Arc, Circle
+from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.route.model import Appearance, Appearances
 
@@ -55,7 +56,7 @@ def loop(curves: Sequence[Curve], picked: Collection[str], reach: float) -> set[
         return set()
     label = _vertices(curves, reach)
     first, last = label[: len(curves)], label[len(curves) :]
-    lengths = np.array([max(c.shape.length, 1e-12) for c in curves])
+    lengths = np.array([max(c.shape.length, HAIR) for c in curves])
     found = set(picked)
     for k, curve in enumerate(curves):
         if curve.id in picked and not curve.shape.is_closed and first[k] != last[k]:
@@ -127,10 +128,10 @@ def _bound(found: re.Match[str], unit: str) -> Callable[[float], bool]:
     limit = length_in(found["bound"], unit)
     how = (found["how"] or "of").lower()
     if how in ("under", "below", "<"):
-        return lambda value: value < limit * (1 - 1e-9)
+        return lambda value: value < limit * (1 - ROUNDING)
     if how in ("over", "above", ">"):
-        return lambda value: value > limit * (1 + 1e-9)
-    return lambda value: math.isclose(value, limit, rel_tol=1e-6, abs_tol=1e-9)
+        return lambda value: value > limit * (1 + ROUNDING)
+    return lambda value: math.isclose(value, limit, rel_tol=1e-6, abs_tol=ROUNDING)
 
 
 def _pattern(name: str) -> str:
@@ -162,7 +163,7 @@ _VALUES: dict[Alike, Callable[[Curve, Appearance], object]] = {
 def _vertices(curves: Sequence[Curve], reach: float) -> Ints:
     """Which vertex each start, and then each end, belongs to, (2 n,)."""
     ends = np.array([[*c.shape.start] for c in curves] + [[*c.shape.end] for c in curves])
-    pairs = cKDTree(ends).query_pairs(max(reach, 1e-9), output_type="ndarray")
+    pairs = cKDTree(ends).query_pairs(max(reach, ROUNDING), output_type="ndarray")
     graph = coo_matrix((np.ones(len(pairs)), (pairs[:, 0], pairs[:, 1])), shape=(len(ends), len(ends)))
     _, label = connected_components(graph, directed=False)
     return np.asarray(label, dtype=np.int64)

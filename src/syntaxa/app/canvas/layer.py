@@ -13,7 +13,7 @@ import numpy as np
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QImage, QPainter
 
-from syntaxa.app.canvas.view import View
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
 
@@ -54,12 +54,12 @@ class Layer:
     def __init__(self) -> None:
         self.surface: Surface | None = None
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         """Paints into the resting picture, in device pixels; yields after each slice."""
         del image, view, tokens
         return iter(())
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         """Draws over the resting picture, on every frame."""
 
     def lay(self, painter: QPainter, picture: QImage, frame: QRectF, tokens: Tokens) -> None:
@@ -70,7 +70,7 @@ class Layer:
         del x, y, reach
         return None
 
-    def occupied(self, view: View) -> Floats:
+    def occupied(self, view: Camera) -> Floats:
         """Places (n, 2), in pixels, that no tag should lie over."""
         del view
         return np.empty((0, 2))

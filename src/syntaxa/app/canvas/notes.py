@@ -21,8 +21,8 @@ from PyQt6.QtGui import (
     QTransform,
 )
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.overlays import polygon_of
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.style import TEXT_FONT
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.annotations import (
@@ -56,19 +56,19 @@ _decoding = Lock()
 
 
 def paint_beneath(
-    image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens, fade: float
+    image: QImage, notes: Sequence[Annotation], view: Camera, tokens: Tokens, fade: float
 ) -> Iterator[None]:
     """Pictures (as opaque as `fade` says, 0 to 1) and hatches; yields after each slice."""
     yield from _paint(image, notes, view, tokens, _BENEATH, fade)
 
 
-def paint_above(image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens) -> Iterator[None]:
+def paint_above(image: QImage, notes: Sequence[Annotation], view: Camera, tokens: Tokens) -> Iterator[None]:
     """Everything else; yields after each slice."""
     yield from _paint(image, notes, view, tokens, _ABOVE, 1.0)
 
 
 def _paint(
-    image: QImage, notes: Sequence[Annotation], view: View, tokens: Tokens, kinds: Sequence[str], fade: float
+    image: QImage, notes: Sequence[Annotation], view: Camera, tokens: Tokens, kinds: Sequence[str], fade: float
 ) -> Iterator[None]:
     left, bottom, right, top = view.box
     for kind in kinds:
@@ -85,7 +85,7 @@ def _paint(
             yield
 
 
-def _draw(painter: QPainter, note: Annotation, view: View, tokens: Tokens, fade: float) -> None:
+def _draw(painter: QPainter, note: Annotation, view: Camera, tokens: Tokens, fade: float) -> None:
     ink = QColor(
         readable_on(note.colour, tokens.canvas) if note.colour is not None else QColor(tokens.dim).rgb() & 0xFFFFFF
     )
@@ -114,7 +114,7 @@ def _draw(painter: QPainter, note: Annotation, view: View, tokens: Tokens, fade:
         _draw_construction(painter, note, view, ink)
 
 
-def _draw_strokes(painter: QPainter, strokes: Iterable[Shape], view: View, ink: QColor) -> None:
+def _draw_strokes(painter: QPainter, strokes: Iterable[Shape], view: Camera, ink: QColor) -> None:
     painter.setPen(_thin(ink))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     for stroke in strokes:
@@ -127,7 +127,7 @@ def _thin(ink: QColor) -> QPen:
     return pen
 
 
-def draw_text(painter: QPainter, text: Text, view: View, ink: QColor) -> None:
+def draw_text(painter: QPainter, text: Text, view: Camera, ink: QColor) -> None:
     """Words at their size; too small to be read, a line where they stand."""
     height = text.height * view.scale
     if height < _VISIBLE:
@@ -162,7 +162,7 @@ def draw_text(painter: QPainter, text: Text, view: View, ink: QColor) -> None:
     painter.restore()
 
 
-def _draw_hatch(painter: QPainter, hatch: Hatch, view: View, ink: QColor) -> None:
+def _draw_hatch(painter: QPainter, hatch: Hatch, view: Camera, ink: QColor) -> None:
     path = QPainterPath()
     path.setFillRule(Qt.FillRule.OddEvenFill)
     for loop in hatch.loops:
@@ -190,7 +190,7 @@ def _connected(outline: QPainterPath, piece: QPainterPath) -> QPainterPath:
     return outline
 
 
-def _draw_picture(painter: QPainter, picture: Picture, view: View, ink: QColor, fade: float) -> None:
+def _draw_picture(painter: QPainter, picture: Picture, view: Camera, ink: QColor, fade: float) -> None:
     corners = [QPointF(*view.to_pixels(p.x, p.y)) for p in picture.corners()]
     image = _image_of(picture.data)
     if not image.isNull():
@@ -237,7 +237,7 @@ def _image_of(data: bytes) -> QImage:
     return image
 
 
-def _draw_construction(painter: QPainter, line: ConstructionLine, view: View, ink: QColor) -> None:
+def _draw_construction(painter: QPainter, line: ConstructionLine, view: Camera, ink: QColor) -> None:
     shown = line.within(view.box)
     pen = _thin(ink)
     pen.setStyle(Qt.PenStyle.DashDotLine)

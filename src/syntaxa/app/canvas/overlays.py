@@ -8,7 +8,7 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
 
-from syntaxa.app.canvas.view import View
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.theme.glyphs import draw_glyph
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.rows import shape_of_rows
@@ -23,7 +23,7 @@ _MOST_GLYPHS = 400
 _CROWD = 17
 
 
-def region_path(region: Region, view: View) -> QPainterPath:
+def region_path(region: Region, view: Camera) -> QPainterPath:
     """The outline of a region with its holes, in pixels."""
     path = QPainterPath()
     path.setFillRule(Qt.FillRule.OddEvenFill)
@@ -34,13 +34,13 @@ def region_path(region: Region, view: View) -> QPainterPath:
     return path
 
 
-def polygon_of(points: np.ndarray, view: View) -> QPolygonF:
+def polygon_of(points: np.ndarray, view: Camera) -> QPolygonF:
     """Points (n, 2) in mm as a polygon in pixels."""
     pixels = (points - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
     return QPolygonF([QPointF(x, y) for x, y in np.clip(pixels, -1e6, 1e6).tolist()])
 
 
-def tint_regions(painter: QPainter, regions: Sequence[Region], view: View, tokens: Tokens, chosen: str) -> None:
+def tint_regions(painter: QPainter, regions: Sequence[Region], view: Camera, tokens: Tokens, chosen: str) -> None:
     """Tints closed regions: deeper ones in turn lighter and darker, so that holes are seen as what they are."""
     left, bottom, right, top = view.box
     painter.setPen(Qt.PenStyle.NoPen)
@@ -54,7 +54,7 @@ def tint_regions(painter: QPainter, regions: Sequence[Region], view: View, token
 
 
 def draw_findings(
-    painter: QPainter, findings: Sequence[Finding], places: Floats, view: View, tokens: Tokens, chosen: str
+    painter: QPainter, findings: Sequence[Finding], places: Floats, view: Camera, tokens: Tokens, chosen: str
 ) -> None:
     """A glyph at each finding; where they crowd, one stands for its neighbours."""
     if not len(findings):
@@ -71,7 +71,7 @@ def draw_findings(
         _draw_chosen(painter, current, view, tokens)
 
 
-def _draw_chosen(painter: QPainter, finding: Finding, view: View, tokens: Tokens) -> None:
+def _draw_chosen(painter: QPainter, finding: Finding, view: Camera, tokens: Tokens) -> None:
     """The chosen finding: a ring leaves its place free to be seen, the glyph stands beside it."""
     px, py = view.to_pixels(finding.place.x, finding.place.y)
     radius = max(12.0, min(finding.size * view.scale * 0.8, 36.0))
@@ -83,7 +83,7 @@ def _draw_chosen(painter: QPainter, finding: Finding, view: View, tokens: Tokens
     draw_glyph(painter, finding.kind, beside, QColor(tokens.on_persimmon), QColor(tokens.persimmon), 1.05)
 
 
-def draw_origin(painter: QPainter, view: View, tokens: Tokens) -> None:
+def draw_origin(painter: QPainter, view: Camera, tokens: Tokens) -> None:
     """A cross with two arms at 0, 0."""
     px, py = view.to_pixels(0.0, 0.0)
     if not (-40 <= px <= view.width + 40 and -40 <= py <= view.height + 40):
@@ -98,7 +98,7 @@ def draw_origin(painter: QPainter, view: View, tokens: Tokens) -> None:
     painter.drawEllipse(QPointF(px, py), 4, 4)
 
 
-def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: View, pen: QPen) -> None:
+def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: Camera, pen: QPen) -> None:
     """A few shapes over everything: hover and selection."""
     painter.setPen(pen)
     painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -106,7 +106,7 @@ def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: View, pen: QPe
         painter.drawPolyline(polygon_of(shape.flattened(0.08 / view.scale), view))
 
 
-def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: Tokens) -> None:
+def draw_label(painter: QPainter, text: str, at: QPointF, view: Camera, tokens: Tokens) -> None:
     """A small label beside the cursor, kept inside the window."""
     metrics = painter.fontMetrics()
     width, height = metrics.horizontalAdvance(text) + 16, metrics.height() + 8
@@ -120,7 +120,7 @@ def draw_label(painter: QPainter, text: str, at: QPointF, view: View, tokens: To
     painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, text)
 
 
-def draw_warning(painter: QPainter, text: str, view: View, tokens: Tokens) -> None:
+def draw_warning(painter: QPainter, text: str, view: Camera, tokens: Tokens) -> None:
     """A sentence in the upper right corner, hatched at its edge so that it is seen without colour."""
     metrics = painter.fontMetrics()
     width = metrics.horizontalAdvance(text) + 34

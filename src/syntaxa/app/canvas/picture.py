@@ -8,9 +8,9 @@ from dataclasses import replace
 from PyQt6.QtGui import QColor, QImage
 
 from syntaxa.app.canvas import notes
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.model import Curve, Drawing, Style
 from syntaxa.intake.steps import TakeIn, chosen_of
@@ -24,7 +24,7 @@ def picture_of_curves(curves: Sequence[Curve], width: int, height: int, tokens: 
     box = scene.extents()
     if box is not None:
         pens = [pen_of(int(tokens.text[1:], 16))] * len(scene.palette)
-        for _ in slices(scene, View().sized(width, height).fitted(box, 0.06), image, pens, True):
+        for _ in slices(scene, Camera().sized(width, height).fitted(box, 0.06), image, pens, True):
             pass
     return image
 
@@ -39,7 +39,7 @@ def picture_of(drawing: Drawing, width: int, height: int, tokens: Tokens) -> QIm
     box = scene.extents() or drawing.full_extents()
     if box is None:
         return image
-    view = View().sized(width, height).fitted(box, 0.06)
+    view = Camera().sized(width, height).fitted(box, 0.06)
     for _ in notes.paint_beneath(image, shown, view, tokens, 1.0):
         pass
     pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in scene.palette]

@@ -13,8 +13,8 @@ from PyQt6 import sip
 from PyQt6.QtCore import QLineF, QPointF
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.scene import Scene
-from syntaxa.app.canvas.view import View
 from syntaxa.geometry.types import Bools, Floats, Ints
 
 #: Pixels; what is smaller than this is one pixel.
@@ -39,7 +39,7 @@ _RUNS_A_SLICE = 150
 
 
 def slices(
-    scene: Scene, view: View, image: QImage, pens: list[QPen], antialias: bool, shown: Bools | None = None
+    scene: Scene, view: Camera, image: QImage, pens: list[QPen], antialias: bool, shown: Bools | None = None
 ) -> Iterator[None]:
     """Paints the scene, or what is shown of it; yields after each slice. The view is in device pixels, as the image."""
     if not len(scene):
@@ -62,7 +62,7 @@ def slices(
     yield from _huge(scene, view, image, pens, visible[pixels >= _HUGE], antialias)
 
 
-def _specks(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: Ints) -> Iterator[None]:
+def _specks(scene: Scene, view: Camera, image: QImage, pens: list[QPen], chosen: Ints) -> Iterator[None]:
     if not len(chosen):
         return
     middle = (scene.box[chosen, :2] + scene.box[chosen, 2:]) / 2 + scene.origin - (view.x, view.y)
@@ -80,7 +80,7 @@ def _specks(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: I
 
 
 def _segments(
-    scene: Scene, level: int, view: View, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool
+    scene: Scene, level: int, view: Camera, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool
 ) -> Iterator[None]:
     source = scene.levels[level]
     for colour in np.unique(scene.colour[chosen]).tolist():
@@ -93,7 +93,7 @@ def _segments(
 
 
 def _runs(
-    scene: Scene, level: int, view: View, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool
+    scene: Scene, level: int, view: Camera, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool
 ) -> Iterator[None]:
     source = scene.levels[level]
     ends = source.first + source.count
@@ -109,7 +109,7 @@ def _runs(
         yield
 
 
-def _huge(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool) -> Iterator[None]:
+def _huge(scene: Scene, view: Camera, image: QImage, pens: list[QPen], chosen: Ints, antialias: bool) -> Iterator[None]:
     for colour in np.unique(scene.colour[chosen]).tolist():
         batch: list[Floats] = []
         waiting = 0
@@ -124,7 +124,7 @@ def _huge(scene: Scene, view: View, image: QImage, pens: list[QPen], chosen: Int
                 yield
 
 
-def _to_pixels(segments: Floats, origin: Floats, view: View) -> Floats:
+def _to_pixels(segments: Floats, origin: Floats, view: Camera) -> Floats:
     shift = np.tile(origin - (view.x, view.y), 2)
     factor = np.array([view.scale, -view.scale] * 2)
     middle = np.array([view.width / 2, view.height / 2] * 2)

@@ -13,9 +13,9 @@ from PyQt6.QtCore import QPoint, QPointF, QRectF, QSize, QTimer
 from PyQt6.QtGui import QColor, QImage, QPainter, QPaintEvent, QResizeEvent
 from PyQt6.QtWidgets import QWidget
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.rulers import RULER
-from syntaxa.app.canvas.view import View
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.geometry.points import Vector
@@ -36,9 +36,9 @@ class Surface(QWidget):
         self.tokens: Tokens = PAPER
         self.format = LengthFormat("mm")
         self._layers: list[Layer] = []
-        self._view = View()
-        self._image, self._image_view = QImage(), View()
-        self._fresh, self._fresh_view = QImage(), View()
+        self._view = Camera()
+        self._image, self._image_view = QImage(), Camera()
+        self._fresh, self._fresh_view = QImage(), Camera()
         #: Pictures of layers that have one of their own: shown, and being painted.
         self._apart: dict[Layer, QImage] = {}
         self._fresh_apart: dict[Layer, QImage] = {}
@@ -91,11 +91,11 @@ class Surface(QWidget):
     # ------------------------------------------------------------------ view
 
     @property
-    def view(self) -> View:
+    def view(self) -> Camera:
         """Where it looks."""
         return self._view
 
-    def look_at(self, view: View) -> None:
+    def look_at(self, view: Camera) -> None:
         """Moves the view; the picture follows at once and is painted anew when it rests."""
         self._view = view
         self._stop_painting()
@@ -123,7 +123,7 @@ class Surface(QWidget):
             self.fit_box(self._fit_wanted)
         self.repaint_picture()
 
-    def _resized(self) -> View:
+    def _resized(self) -> Camera:
         """The view in the new size: a strip that comes or goes in a window that stays moves nothing on screen."""
         window, old = self.window(), self._view
         view = old.sized(self.width(), self.height())
@@ -153,7 +153,9 @@ class Surface(QWidget):
         height = self.height() + 2 * round(self.height() * _MARGIN)
         self._fresh_view = self._view.sized(width, height)
         self._fresh = self._blank(QSize(round(width * density), round(height * density)))
-        device = View(self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height())
+        device = Camera(
+            self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height()
+        )
         self._work = self._everything(device)
         self._slice.start()
 
@@ -169,7 +171,7 @@ class Surface(QWidget):
         image.fill(QColor(self.tokens.canvas))
         return image
 
-    def _everything(self, view: View) -> Iterator[None]:
+    def _everything(self, view: Camera) -> Iterator[None]:
         self._fresh_apart = {}
         for layer in self.layers:
             image = self._fresh

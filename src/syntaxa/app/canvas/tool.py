@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QMouseEvent, QPainter
 
-from syntaxa.app.canvas.view import View
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.theme.tokens import Tokens
 
 if TYPE_CHECKING:
@@ -35,7 +35,7 @@ class Tool:
     def release(self, event: QMouseEvent) -> None:
         """The left button comes up."""
 
-    def paint(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         """What is seen of it, on every frame."""
 
     def label(self) -> str:

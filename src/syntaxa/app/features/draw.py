@@ -7,7 +7,7 @@ from functools import partial
 
 from syntaxa.app.canvas.tools.pick import PickTool
 from syntaxa.app.features.draw_strip import DrawStrip
-from syntaxa.app.features.draw_tools import BY_KEY, TOOLS, Given, Tool, typed_point
+from syntaxa.app.features.draw_tools import BY_KEY, TOOLS, DrawTool, Given, typed_point
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Feature
@@ -29,7 +29,7 @@ class Draw(Feature):
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
         self.strip: DrawStrip = DrawStrip()
-        self._tool: Tool | None = None
+        self._tool: DrawTool | None = None
         self._points: list[Point] = []
         #: The curve that was clicked at each point, where one was near.
         self._at: list[Curve | None] = []
@@ -176,12 +176,12 @@ class Draw(Feature):
         self.shell.session.do(step)
         self._again(tool)
 
-    def _value_of(self, tool: Tool) -> float:
+    def _value_of(self, tool: DrawTool) -> float:
         if not tool.value or (tool.stands_for_point and len(self._points) == len(tool.prompts)):
             return 0.0
         return tool.reads(self.strip.value.text(), self.shell.dress.lengths.single)
 
-    def _ask_again(self, tool: Tool) -> None:
+    def _ask_again(self, tool: DrawTool) -> None:
         """What was given made no sense: a value is asked for again, or else the last point."""
         if tool.value and len(self._points) < len(tool.prompts) + (not tool.stands_for_point):
             self.strip.value.setFocus()
@@ -194,7 +194,7 @@ class Draw(Feature):
         else:
             self.end_tool()
 
-    def _again(self, tool: Tool) -> None:
+    def _again(self, tool: DrawTool) -> None:
         """A tool that takes points goes on; one for selected curves is done."""
         self.shell.canvas.give_up()
         self.shell.picking.way.show(())

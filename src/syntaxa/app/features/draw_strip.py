@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLineEdit
 
-from syntaxa.app.features.draw_tools import Tool
+from syntaxa.app.features.draw_tools import DrawTool
 from syntaxa.app.widgets.labels import ElidedLabel, button, label
 
 
@@ -47,7 +47,7 @@ class DrawStrip(QFrame):
             row.addWidget(widget)
         self.hide()
 
-    def take_up(self, tool: Tool) -> None:
+    def take_up(self, tool: DrawTool) -> None:
         """Shows a tool."""
         self._title.setText(tool.title)
         self.value.setAccessibleName(tool.value or "Value")

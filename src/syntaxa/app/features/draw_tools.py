@@ -46,7 +46,7 @@ class Given:
 
 
 @dataclass(frozen=True, slots=True)
-class Tool:
+class DrawTool:
     """A tool of the Draw menu.
 
     prompts   what is clicked, one after the other
@@ -242,40 +242,41 @@ _NO_LENGTH = 1e-9
 TWO = ("From", "To")
 THREE = ("Start", "Through", "End")
 
-TOOLS: tuple[Tool, ...] = (
-    Tool("line", "Line", lambda g: _draw(g, Line(*g.points), "a line"), TWO),
-    Tool("polyline", "Polyline", _polyline, ("From", "Next point, or Return"), many=True),
-    Tool("rectangle", "Rectangle", _rectangle, ("One corner", "The corner across")),
-    Tool("arc", "Arc by three points", lambda g: _draw(g, arc_through(*g.points), "an arc"), THREE),
-    Tool("tangent", "Arc tangent to an end", _tangent, ("End of a curve", "To")),
-    Tool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius", stands_for_point=True),
-    Tool("diameter", "Circle by two ends", lambda g: _draw(g, circle_on(*g.points), "a circle"), TWO),
-    Tool("guide", "Construction line", lambda g: _draw(g, Line(*g.points), "a construction line", True), TWO),
-    Tool("midline", "Midpoint line of two curves", _midline, selected=2),
-    Tool("mark", "Centre mark", _centre_mark, selected=1),
-    Tool("bridge", "Close the gap of two curves", _bridge, selected=2),
-    Tool("trim", "Trim", _cut("trim"), ("Part to take out",)),
-    Tool("extend", "Extend to the next curve", _cut("extend"), ("End to draw on",)),
-    Tool("split", "Split", _cut("split"), ("Where",)),
-    Tool("join", "Join", lambda g: JoinCurves(g.ids), selected=2),
-    Tool("fillet", "Fillet", _corner("fillet"), value="Radius", plain="2", selected=2),
-    Tool("chamfer", "Chamfer", _corner("chamfer"), value="Setback", plain="2", selected=2),
-    Tool("offset", "Offset", lambda g: OffsetCurves(g.ids, g.value), value="Distance", plain="2", selected=1),
-    Tool(
+TOOLS: tuple[DrawTool, ...] = (
+    DrawTool("line", "Line", lambda g: _draw(g, Line(*g.points), "a line"), TWO),
+    DrawTool("polyline", "Polyline", _polyline, ("From", "Next point, or Return"), many=True),
+    DrawTool("rectangle", "Rectangle", _rectangle, ("One corner", "The corner across")),
+    DrawTool("arc", "Arc by three points", lambda g: _draw(g, arc_through(*g.points), "an arc"), THREE),
+    DrawTool("tangent", "Arc tangent to an end", _tangent, ("End of a curve", "To")),
+    DrawTool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius", stands_for_point=True),
+    DrawTool("diameter", "Circle by two ends", lambda g: _draw(g, circle_on(*g.points), "a circle"), TWO),
+    DrawTool("guide", "Construction line", lambda g: _draw(g, Line(*g.points), "a construction line", True), TWO),
+    DrawTool("midline", "Midpoint line of two curves", _midline, selected=2),
+    DrawTool("mark", "Centre mark", _centre_mark, selected=1),
+    DrawTool("bridge", "Close the gap of two curves", _bridge, selected=2),
+    DrawTool("trim", "Trim", _cut("trim"), ("Part to take out",)),
+    DrawTool("extend", "Extend to the next curve", _cut("extend"), ("End to draw on",)),
+    DrawTool("split", "Split", _cut("split"), ("Where",)),
+    DrawTool("join", "Join", lambda g: JoinCurves(g.ids), selected=2),
+    DrawTool("fillet", "Fillet", _corner("fillet"), value="Radius", plain="2", selected=2),
+    DrawTool("chamfer", "Chamfer", _corner("chamfer"), value="Setback", plain="2", selected=2),
+    DrawTool("offset", "Offset", lambda g: OffsetCurves(g.ids, g.value), value="Distance", plain="2", selected=1),
+    DrawTool(
         "offset_both", "Offset to both sides", lambda g: OffsetCurves(g.ids, g.value, True), (), "Distance", plain="2",
         selected=1,
     ),
-    Tool("move", "Move", _move, TWO, selected=1),
-    Tool("turn", "Turn about a point", _turn, ("Centre",), "Angle in °", _degrees, "90", 1),
-    Tool("scale", "Scale about a point", _scale, ("Centre",), "Factor", _number, "2", 1),
+    DrawTool("move", "Move", _move, TWO, selected=1),
+    DrawTool("turn", "Turn about a point", _turn, ("Centre",), "Angle in °", _degrees, "90", 1),
+    DrawTool("scale", "Scale about a point", _scale, ("Centre",), "Factor", _number, "2", 1),
     *(
-        Tool(what, f"Scale to a {what} about a point", _sized(k, what), ("Centre",), what.title(), length_in, "100", 1)
+        DrawTool(what, f"Scale to a {what} about a point", _sized(k, what), ("Centre",), what.title(), length_in, "100",
+                 1)
         for k, what in enumerate(("width", "height"))
     ),
-    Tool("mirror", "Mirror", _mirror, ("One point of the line", "Another"), selected=1),
-    Tool("array", "Array", _array, TWO, "Copies", _number, "3", 1),
-    Tool("lock", "Lock curves", lambda g: LockCurves(g.ids), selected=1),
-    Tool("unlock", "Unlock curves", lambda g: LockCurves(g.ids, False), selected=1),
+    DrawTool("mirror", "Mirror", _mirror, ("One point of the line", "Another"), selected=1),
+    DrawTool("array", "Array", _array, TWO, "Copies", _number, "3", 1),
+    DrawTool("lock", "Lock curves", lambda g: LockCurves(g.ids), selected=1),
+    DrawTool("unlock", "Unlock curves", lambda g: LockCurves(g.ids, False), selected=1),
 )  # fmt: skip
 
 BY_KEY = {tool.key: tool for tool in TOOLS}

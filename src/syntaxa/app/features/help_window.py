@@ -89,6 +89,9 @@ class HelpWindow(QDialog):
 #: Pixels of headings by their level, and of room above and below.
 _HEADINGS, _ABOVE, _BELOW = {1: 20, 2: 15, 3: 13}, 14, 5
 
+#: Height of a line, in percent of its letters.
+_LINES, _IN_PERCENT = 120, 1
+
 
 def _set_type(page: QTextBrowser) -> None:
     """Headings and room between paragraphs as in the rest of the program; Markdown knows nothing of either."""
@@ -100,7 +103,7 @@ def _set_type(page: QTextBrowser) -> None:
         form = QTextBlockFormat()
         form.setTopMargin(_ABOVE if level > 1 else 0)
         form.setBottomMargin(_BELOW)
-        form.setLineHeight(120, QTextBlockFormat.LineHeightTypes.ProportionalHeight.value)
+        form.setLineHeight(_LINES, _IN_PERCENT)
         cursor.mergeBlockFormat(form)
         if level:
             cursor.select(QTextCursor.SelectionType.BlockUnderCursor)

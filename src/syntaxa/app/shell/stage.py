@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 WalkStep = tuple[str, Callable[[], object]]
 
 
-class Part(QObject):
+class Member(QObject):
     """What stages and features have in common: they are given the shell, and bring commands and layers."""
 
     def __init__(self, shell: Shell) -> None:
@@ -55,7 +55,7 @@ class Part(QObject):
         """The program ends: all work of its own is stopped."""
 
 
-class Stage(Part):
+class Stage(Member):
     """A stage of the work: a panel, commands, layers and tools; it knows no other."""
 
     name = ""
@@ -122,7 +122,7 @@ class Stage(Part):
         return None
 
 
-class Feature(Part):
+class Feature(Member):
     """Something that is there in every stage, with a strip under the canvas where it wants one."""
 
     strip: QWidget | None = None

@@ -26,6 +26,7 @@ from syntaxa.drawing.annotations import (
 )
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Line, Shape, ellipse_from_conjugates
+from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.intake.dxf.plain import arc_between
 from syntaxa.intake.dxf.shapes import CONVERTERS, Degenerate, Unreadable, point_of, polyline_of, shapes_from
 from syntaxa.intake.gather import printable
@@ -133,7 +134,7 @@ def _angle(entity: Any) -> float | None:
     one, two = b - a, d - c
     across = one.x * two.y - one.y * two.x
     if kind == 2:
-        if abs(across) < 1e-12 * max(one.magnitude * two.magnitude, 1e-300):
+        if abs(across) < HAIR * max(one.magnitude * two.magnitude, NOUGHT):
             return None
         share = ((c.x - a.x) * two.y - (c.y - a.y) * two.x) / across
         vertex = a + one * share
@@ -142,12 +143,12 @@ def _angle(entity: Any) -> float | None:
         vertex = a
         ways = [math.atan2(w.y, w.x) for w in (one, two)]
     spoke = arc - vertex
-    if not all(map(math.isfinite, ways)) or spoke.magnitude < 1e-12:
+    if not all(map(math.isfinite, ways)) or spoke.magnitude < HAIR:
         return None
     at = math.atan2(spoke.y, spoke.x)
     behind = min((at - w) % TURN for w in ways)
     ahead = min((w - at) % TURN for w in ways)
-    return behind + ahead if min(behind, ahead) > 1e-9 and max(behind, ahead) < TURN - 1e-9 else None
+    return behind + ahead if min(behind, ahead) > ROUNDING and max(behind, ahead) < TURN - ROUNDING else None
 
 
 def _factor(entity: Any) -> float:
@@ -251,7 +252,7 @@ def _picture(entity: Any, name: str, layer: str, colour: int | None) -> Picture:
 
 def _endless(entity: Any, name: str, layer: str, colour: int | None) -> ConstructionLine:
     direction = Vec3(entity.dxf.unit_vector)
-    if math.hypot(direction.x, direction.y) < 1e-9:
+    if math.hypot(direction.x, direction.y) < ROUNDING:
         raise Degenerate("It has no direction in the plane.")
     place = point_of(Vec3(entity.dxf.start))
     return ConstructionLine(name, layer, place, Vector(direction.x, direction.y), entity.dxftype() == "XLINE", colour)

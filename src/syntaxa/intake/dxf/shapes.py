@@ -19,6 +19,7 @@ from ezdxf.math import Vec3
 
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape, Spline, ellipse_from_conjugates
+from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.intake.dxf.plain import arc_between, swept
 from syntaxa.intake.gather import LARGEST
 from syntaxa.intake.model import OFF_PLANE
@@ -101,7 +102,7 @@ def _seen_from_above(entity: DXFGraphic) -> list[Shape]:
             run.quadratic_to(point_of(command.ctrl), end)  # type: ignore[union-attr]
         else:
             run.line_to(end)
-    shapes = shapes_of(run, 1e-9)
+    shapes = shapes_of(run, ROUNDING)
     if not shapes:
         raise Degenerate("It has no length.")
     return shapes
@@ -160,7 +161,7 @@ def _ellipse(entity: DXFGraphic) -> Shape:
     u = Vector(major.x, major.y)
     v = Vector(-major.y * ratio * sense, major.x * ratio * sense)
     ellipse = ellipse_from_conjugates(centre, u, v, first, sweep)
-    if abs(ellipse.ratio - 1) < 1e-9:
+    if abs(ellipse.ratio - 1) < ROUNDING:
         radius = ellipse.major.length
         if ellipse.is_closed:
             return Circle(centre, radius)
@@ -180,7 +181,7 @@ def _spline(entity: DXFGraphic) -> Shape:
         raise Unreadable("Its knots and control points do not agree.")
     if weights and not all(w > 0 for w in weights):
         raise Unreadable("Its weights make no sense.")
-    equal = not weights or max(weights) - min(weights) < 1e-12
+    equal = not weights or max(weights) - min(weights) < HAIR
     if len(set(points)) < 2:
         raise Degenerate("It has no length.")
     return Spline(degree, points, knots, () if equal else weights)

@@ -20,6 +20,7 @@ from syntaxa.geometry.clip import Area, area_of_rings, common, lies_within
 from syntaxa.geometry.images import images_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Line, Shape
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.intake.gather import DEEPEST, Gathered, has_size
 from syntaxa.intake.model import ReadOptions
@@ -221,7 +222,7 @@ class Interpreter:
 
     def _narrow(self, runs: Sequence[Run]) -> None:
         shapes = [s for run in runs for s in shapes_of(_ended(run, True), 0.0) if has_size(s)]
-        joined = area_of_rings([s.flattened(max(s.length * 1e-5, 1e-9)) for s in shapes], self._clip_even_odd)
+        joined = area_of_rings([s.flattened(max(s.length * 1e-5, ROUNDING)) for s in shapes], self._clip_even_odd)
         old = self.state.clip
         self.state = replace(self.state, clip=joined if old is None else common(old, joined))
 

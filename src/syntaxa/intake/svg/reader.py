@@ -24,6 +24,7 @@ from syntaxa.geometry.extents import extents
 from syntaxa.geometry.images import images_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Circle, EllipseArc, Shape
+from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Floats
 from syntaxa.intake.fonts import missing_fonts
@@ -396,7 +397,7 @@ class _Walk:
             _points(element, tag, context, pen)
         rounding = 0.0
         if any(isinstance(piece, Cubic) for run in pen.runs for piece in run.pieces):
-            rounding = _rounding(written, math.hypot(*(self.out.page or (0.0, 0.0))) / max(to.scale, 1e-300))
+            rounding = _rounding(written, math.hypot(*(self.out.page or (0.0, 0.0))) / max(to.scale, NOUGHT))
         for run in pen.runs if filled else ():
             if not run.closed and run.pieces:
                 run.close()
@@ -456,7 +457,7 @@ class _Walk:
         if child.tag not in _DRAWN:
             return []
         shapes = [s for s in self._outlines(child, child.tag, inside, filled=True) if has_size(s)]
-        rings = [shape.flattened(max(shape.length * 1e-5, 1e-9)) for shape in shapes]
+        rings = [shape.flattened(max(shape.length * 1e-5, ROUNDING)) for shape in shapes]
         return [area_of_rings(rings, style.get("clip-rule") == "evenodd")]
 
     # ------------------------------------------------------------------ texts and pictures
@@ -563,7 +564,7 @@ def _round(element: etree._Element, tag: str, context: _Context) -> list[Shape]:
     if rx == ry and context.transform.is_similarity:
         return [Circle(centre, rx).transformed(context.transform)]
     ellipse = EllipseArc(centre, Vector(rx, 0.0), ry / rx, 0.0, TURN).transformed(context.transform)
-    if abs(ellipse.ratio - 1) < 1e-12:
+    if abs(ellipse.ratio - 1) < HAIR:
         return [Circle(ellipse.centre, ellipse.major.length)]
     return [ellipse]
 

@@ -8,9 +8,9 @@ from dataclasses import dataclass
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.overlays import draw_shapes
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point
@@ -38,7 +38,7 @@ class ChangeMarks:
         return min(low_x), min(low_y), max(high_x), max(high_y)
 
 
-def draw_changes(painter: QPainter, marks: ChangeMarks, view: View, tokens: Tokens) -> None:
+def draw_changes(painter: QPainter, marks: ChangeMarks, view: Camera, tokens: Tokens) -> None:
     """Removed: dashed persimmon with a minus; added: thick verdigris with a plus; moved: from dotted to solid."""
     persimmon, accent, dim = QColor(tokens.persimmon), QColor(tokens.accent), QColor(tokens.dim)
     draw_shapes(painter, marks.removed[:_MOST], view, QPen(persimmon, 1.8, Qt.PenStyle.DashLine))
@@ -59,7 +59,7 @@ def _middle(shape: Shape) -> Point:
     return Point((x + u) / 2, (y + v) / 2)
 
 
-def _sign(painter: QPainter, shape: Shape, view: View, ink: QColor, ground: QColor, plus: bool) -> None:
+def _sign(painter: QPainter, shape: Shape, view: Camera, ink: QColor, ground: QColor, plus: bool) -> None:
     """A plus or minus at the upper right of a shape, so that it hides nothing of it."""
     px, py = view.to_pixels(*bounds(shape)[2:])
     px, py = px + 9, py - 9
@@ -71,7 +71,7 @@ def _sign(painter: QPainter, shape: Shape, view: View, ink: QColor, ground: QCol
         painter.drawLine(QPointF(px, py - 4), QPointF(px, py + 4))
 
 
-def _arrow(painter: QPainter, a: Point, b: Point, view: View, ink: QColor) -> None:
+def _arrow(painter: QPainter, a: Point, b: Point, view: Camera, ink: QColor) -> None:
     start, end = QPointF(*view.to_pixels(a.x, a.y)), QPointF(*view.to_pixels(b.x, b.y))
     way = end - start
     length = (way.x() ** 2 + way.y() ** 2) ** 0.5
@@ -98,6 +98,6 @@ class ChangesLayer(Layer):
         self.marks = marks
         self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self.marks is not None:
             draw_changes(painter, self.marks, view, tokens)

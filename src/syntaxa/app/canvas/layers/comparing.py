@@ -11,10 +11,10 @@ from dataclasses import dataclass, replace
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.model import Curve, Style
 from syntaxa.mend.deviation import Deviation
@@ -73,7 +73,7 @@ def band_name(band: int, top: float, text: Callable[[float], str]) -> str:
     return f"up to {text(top * (band + 1) / BANDS)}"
 
 
-def paint_heat(heat: Heat, view: View, image: QImage, tokens: Tokens) -> Iterator[None]:
+def paint_heat(heat: Heat, view: Camera, image: QImage, tokens: Tokens) -> Iterator[None]:
     """The bands, from thin to thick, over what is painted already."""
     cold, hot = QColor(tokens.accent), QColor(tokens.persimmon)
     pens = []
@@ -86,7 +86,7 @@ def paint_heat(heat: Heat, view: View, image: QImage, tokens: Tokens) -> Iterato
     yield from slices(heat.scene, view, image, pens, True)
 
 
-def paint_other(versus: Versus, view: View, image: QImage, tokens: Tokens) -> Iterator[None]:
+def paint_other(versus: Versus, view: Camera, image: QImage, tokens: Tokens) -> Iterator[None]:
     """The other drawing alone."""
     if versus.other is not None:
         pens = [pen_of(readable_on(colour, tokens.canvas)) for colour in versus.other.palette]
@@ -148,7 +148,7 @@ class VersusLayer(Layer):
             self.repaint()
         self.update()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         return iter(()) if self.versus is None else paint_other(self.versus, view, image, tokens)
 
     def lay(self, painter: QPainter, picture: QImage, frame: QRectF, tokens: Tokens) -> None:
@@ -165,6 +165,6 @@ class BandsLayer(Layer):
         super().__init__()
         self._over = over
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         versus = self._over.versus
         return iter(()) if versus is None or versus.heat is None else paint_heat(versus.heat, view, image, tokens)

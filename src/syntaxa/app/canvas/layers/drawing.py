@@ -8,12 +8,12 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QImage, QPainter, QPen
 
 from syntaxa.app.canvas import notes as painting
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.overlays import draw_warning
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.canvas.selection import Selection
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.annotations import Annotation
 
@@ -50,7 +50,7 @@ class SceneLayer(Layer):
             self.repaint()
         self._faded = wanted
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         scene = self._selection.scene
         pens = faded_pens(scene, tokens) if self._faded else own_pens(scene, tokens)
         smooth = len(scene.levels[0].segments) <= _SMOOTH_UP_TO
@@ -79,7 +79,7 @@ class BeneathLayer(Layer):
             self.shown = shown
             self.repaint()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         if not self.shown:
             return iter(())
         return slices(self.scene, view, image, faded_pens(self.scene, tokens), True)
@@ -101,7 +101,7 @@ class AsideLayer(Layer):
             self._scene = scene if scene is not None else _EMPTY
             self.repaint()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         pens = faded_pens(self._scene, tokens)
         for pen in pens:
             pen.setStyle(Qt.PenStyle.DashLine)
@@ -130,7 +130,7 @@ class PicturesLayer(Layer):
         self._fade = share
         self.repaint()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         return painting.paint_beneath(image, self.notes, view, tokens, self._fade)
 
 
@@ -143,7 +143,7 @@ class NotesLayer(Layer):
         super().__init__()
         self.notes: Sequence[Annotation] = ()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         return painting.paint_above(image, self.notes, view, tokens)
 
 
@@ -162,6 +162,6 @@ class StaleLayer(Layer):
             self._says = says
             self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._says:
             draw_warning(painter, self._says, view, tokens)

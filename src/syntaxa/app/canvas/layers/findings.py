@@ -8,9 +8,9 @@ import numpy as np
 from PyQt6.QtGui import QColor, QPainter, QPen
 
 from syntaxa.app.canvas import overlays
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.selection import Selection
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
 from syntaxa.mend.model import Finding
@@ -48,7 +48,7 @@ class FindingsLayer(Layer):
         self.chosen = finding
         self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         scene = self._selection.scene
         if self.chosen is not None and self.findings and self.marks_curves:
             concerned = [scene.index[c] for c in self.chosen.curves if c in scene.index]
@@ -66,6 +66,6 @@ class FindingsLayer(Layer):
         key = self.findings[int(away.argmin())].key
         return lambda: self._clicked(key)
 
-    def occupied(self, view: View) -> Floats:
+    def occupied(self, view: Camera) -> Floats:
         pixels = (self._places - (view.x, view.y)) * (view.scale, -view.scale)
         return np.asarray(pixels + np.array([view.width / 2, view.height / 2]))

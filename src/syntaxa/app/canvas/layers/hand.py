@@ -7,8 +7,8 @@ from collections.abc import Sequence
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF, QRegion
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Box
@@ -25,7 +25,7 @@ def draw_lasso(painter: QPainter, trail: Sequence[QPointF], tokens: Tokens) -> N
     painter.drawPolygon(QPolygonF(list(trail)))
 
 
-def draw_way(painter: QPainter, points: Sequence[Point], view: View, tokens: Tokens) -> None:
+def draw_way(painter: QPainter, points: Sequence[Point], view: Camera, tokens: Tokens) -> None:
     """Measured legs with a knot at each point."""
     pixels = [QPointF(*view.to_pixels(p.x, p.y)) for p in points]
     painter.setPen(QPen(QColor(tokens.persimmon), 1.6))
@@ -36,7 +36,7 @@ def draw_way(painter: QPainter, points: Sequence[Point], view: View, tokens: Tok
         painter.drawEllipse(p, 3.5, 3.5)
 
 
-def draw_ghost(painter: QPainter, box: Box, view: View, tokens: Tokens) -> None:
+def draw_ghost(painter: QPainter, box: Box, view: Camera, tokens: Tokens) -> None:
     """The box (mm) that a typed size would give."""
     left, top = view.to_pixels(box[0], box[3])
     right, bottom = view.to_pixels(box[2], box[1])
@@ -45,7 +45,7 @@ def draw_ghost(painter: QPainter, box: Box, view: View, tokens: Tokens) -> None:
     painter.drawRect(QRectF(left, top, right - left, bottom - top))
 
 
-def draw_crop(painter: QPainter, window: QRectF, crop: Box, view: View, tokens: Tokens) -> None:
+def draw_crop(painter: QPainter, window: QRectF, crop: Box, view: Camera, tokens: Tokens) -> None:
     """A box (mm) that is taken, the rest of the window shaded."""
     left, top = view.to_pixels(crop[0], crop[3])
     right, bottom = view.to_pixels(crop[2], crop[1])
@@ -86,7 +86,7 @@ class CropLayer(Layer):
         self._box = box
         self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._box is not None:
             draw_crop(painter, QRectF(0, 0, view.width, view.height), self._box, view, tokens)
 
@@ -105,7 +105,7 @@ class GhostLayer(Layer):
         self.box = box
         self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self.box is not None:
             draw_ghost(painter, self.box, view, tokens)
 
@@ -124,6 +124,6 @@ class WayLayer(Layer):
         self.points = tuple(points)
         self.update()
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self.points:
             draw_way(painter, self.points, view, tokens)

@@ -9,9 +9,9 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QFontMetricsF, QPainter, QPen
 
 from syntaxa.app.canvas import overlays
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.selection import Selection
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
@@ -35,7 +35,7 @@ class OriginLayer(Layer):
         super().__init__()
         self._wanted = wanted
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._wanted():
             overlays.draw_origin(painter, view, tokens)
 
@@ -49,7 +49,7 @@ class ChosenLayer(Layer):
         super().__init__()
         self._selection = selection
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         chosen, curves = self._selection, self._selection.scene.curves
         if chosen.rows:
             pen = QPen(QColor(tokens.accent), 2.4)
@@ -69,11 +69,11 @@ class TagsLayer(Layer):
         super().__init__()
         self._selection = selection
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         self._draw_roles(painter, view, tokens)
         self._draw_locks(painter, view, tokens)
 
-    def _draw_roles(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def _draw_roles(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         scene = self._selection.scene
         if not scene.with_roles:
             return
@@ -96,12 +96,12 @@ class TagsLayer(Layer):
             if len(frames) >= _MOST_TAGS:
                 return
 
-    def _kept_free(self, view: View) -> Floats:
+    def _kept_free(self, view: Camera) -> Floats:
         """Places of other layers that no tag should lie over."""
         others = self.surface.layers if self.surface is not None else ()
         return np.concatenate([np.empty((0, 2)), *(layer.occupied(view) for layer in others)])
 
-    def _draw_locks(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def _draw_locks(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         for k in self._selection.scene.locked[:_MOST_LOCKS]:
             place = _seen(self._selection, k, view)
             if place is None:
@@ -114,7 +114,7 @@ class TagsLayer(Layer):
             painter.drawRoundedRect(QRectF(x - 6, y - 4, 12, 9), 2, 2)
 
 
-def _seen(selection: Selection, k: int, view: View) -> QPointF | None:
+def _seen(selection: Selection, k: int, view: Camera) -> QPointF | None:
     """The pixel of the middle of a curve, where it is in view and large enough to be marked."""
     scene = selection.scene
     left, bottom, right, top = view.box

@@ -6,9 +6,9 @@ from collections.abc import Iterator, Sequence
 
 from PyQt6.QtGui import QImage, QPainter
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.overlays import tint_regions
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.mend.model import Region
 
@@ -37,7 +37,7 @@ class RegionsLayer(Layer):
         self._chosen = region_id
         self.repaint()
 
-    def slices(self, image: QImage, view: View, tokens: Tokens) -> Iterator[None]:
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
         for begin in range(0, len(self.regions), _A_SLICE):
             painter = QPainter(image)
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)

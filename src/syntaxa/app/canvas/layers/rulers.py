@@ -7,8 +7,8 @@ import math
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
 
@@ -32,7 +32,7 @@ def mark_text(value: float, step: float) -> str:
     return f"{value:.{decimals}f}" if abs(value) > step / 2 else "0"
 
 
-def draw_rulers(painter: QPainter, view: View, tokens: Tokens, unit: str, mm_per_unit: float) -> None:
+def draw_rulers(painter: QPainter, view: Camera, tokens: Tokens, unit: str, mm_per_unit: float) -> None:
     """Draws both rulers and the corner with the unit's name."""
     painter.save()
     painter.setRenderHint(QPainter.RenderHint.Antialiasing, False)
@@ -57,7 +57,7 @@ def draw_rulers(painter: QPainter, view: View, tokens: Tokens, unit: str, mm_per
     painter.restore()
 
 
-def _mark_across(painter: QPainter, view: View, tokens: Tokens, at: float, step: float, mm_per_unit: float) -> None:
+def _mark_across(painter: QPainter, view: Camera, tokens: Tokens, at: float, step: float, mm_per_unit: float) -> None:
     px = round(view.to_pixels(at * mm_per_unit, 0)[0])
     minor = view.scale * step * mm_per_unit / 5
     painter.setPen(QColor(tokens.strong_line))
@@ -69,7 +69,7 @@ def _mark_across(painter: QPainter, view: View, tokens: Tokens, at: float, step:
     painter.drawText(QPointF(px + 3, 11), mark_text(at, step))
 
 
-def _mark_up(painter: QPainter, view: View, tokens: Tokens, at: float, step: float, mm_per_unit: float) -> None:
+def _mark_up(painter: QPainter, view: Camera, tokens: Tokens, at: float, step: float, mm_per_unit: float) -> None:
     py = round(view.to_pixels(0, at * mm_per_unit)[1])
     minor = view.scale * step * mm_per_unit / 5
     painter.setPen(QColor(tokens.strong_line))
@@ -90,6 +90,6 @@ class RulersLayer(Layer):
 
     height = Height.RULERS
 
-    def draw(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self.surface is not None:
             draw_rulers(painter, view, tokens, self.surface.format.single, self.surface.format.mm_per_unit)

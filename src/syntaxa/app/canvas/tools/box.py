@@ -8,10 +8,10 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QPointF
 from PyQt6.QtGui import QMouseEvent, QPainter
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layers.hand import draw_band
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.canvas.tools.select import box_between
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Box
 
@@ -41,6 +41,6 @@ class BoxTool(Tool):
         self.canvas.put_down()
         self._goal(box)
 
-    def paint(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._begin is not None:
             draw_band(painter, self._begin, self.canvas.mouse, tokens)

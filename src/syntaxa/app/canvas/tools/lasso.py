@@ -7,9 +7,9 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QMouseEvent, QPainter
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layers.hand import draw_lasso
 from syntaxa.app.canvas.tool import Tool
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 
 if TYPE_CHECKING:
@@ -38,6 +38,6 @@ class LassoTool(Tool):
         self.canvas.put_down()
         self.canvas.selection.choose_rows(self.canvas.selection.scene.inside_lasso(trail), add)
 
-    def paint(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._trail:
             draw_lasso(painter, self._trail, tokens)

@@ -8,9 +8,9 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.snapping import Snap, draw_snap, snapped
 from syntaxa.app.canvas.tool import Tool
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.points import Point
 
@@ -46,7 +46,7 @@ class PickTool(Tool):
         selection = self.canvas.selection
         return snapped(selection.scene, x, y, _SNAP / self.canvas.view.scale, selection.shown, self._base)
 
-    def paint(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         snap = self._snapped(self.canvas.mouse)
         painter.setPen(QPen(QColor(tokens.persimmon), 1.6))
         painter.setBrush(Qt.BrushStyle.NoBrush)

@@ -7,9 +7,9 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QMouseEvent, QPainter
 
+from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layers.hand import draw_band
 from syntaxa.app.canvas.tool import Tool
-from syntaxa.app.canvas.view import View
 from syntaxa.app.theme.tokens import Tokens
 
 if TYPE_CHECKING:
@@ -75,12 +75,12 @@ class SelectTool(Tool):
                     return
         selection.choose_rows([hit] if hit >= 0 else [], add)
 
-    def paint(self, painter: QPainter, view: View, tokens: Tokens) -> None:
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         if self._begin is not None:
             draw_band(painter, self._begin, self.canvas.mouse, tokens)
 
 
-def box_between(view: View, one: QPointF, other: QPointF) -> tuple[float, float, float, float]:
+def box_between(view: Camera, one: QPointF, other: QPointF) -> tuple[float, float, float, float]:
     """The box (mm) between two pixels."""
     x, y = view.to_mm(min(one.x(), other.x()), max(one.y(), other.y()))
     u, v = view.to_mm(max(one.x(), other.x()), min(one.y(), other.y()))

@@ -35,12 +35,12 @@ def commands(stage: IntakeStage) -> Sequence[Command]:
         return stage.looking and has_job()
 
     return (
-        Command("ask_open", "Open…", "File/open", stage.ask_open, "Ctrl+O", "open"),
+        Command("ask_open", "Open…", "File/open", stage.opening.ask_open, "Ctrl+O", "open"),
         Command("ask_browse", "Look through a folder…", "File/open", stage.ask_browse, "Ctrl+Shift+O", "browse"),
         Command("ask_add", "Add a drawing to this job…", "File/open", lambda: ask_add(stage), "Ctrl+Shift+A", "",
                 has_job),
-        Command("open_demo", "Open the demo", "File/open", stage.open_demo, "", "demo"),
-        Command("browse_demo", "Look through the demo drawings", "File/open", stage.browse_demo),
+        Command("open_demo", "Open the demo", "File/open", stage.opening.open_demo, "", "demo"),
+        Command("browse_demo", "Look through the demo drawings", "File/open", stage.opening.browse_demo),
         Command("take_in", "Take in the drawing that is looked at", "File/looked at", stage.take_in, "Ctrl+Return", "",
                 has_look),
         Command("leave_shelf", "Back to the job", "File/looked at", stage.leave_front, "Ctrl+Backspace", "", has_shelf),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from functools import cached_property
 from pathlib import Path
 from typing import cast
@@ -18,9 +18,9 @@ from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.intake import commands
 from syntaxa.app.stages.intake.layers import change_marks
 from syntaxa.app.stages.intake.look import Viewing
+from syntaxa.app.stages.intake.opening import Opening
 from syntaxa.app.stages.intake.panel import IntakePanel
 from syntaxa.app.stages.intake.shelf import Shelf
-from syntaxa.errors import Progress, SyntaxaError, reason_of
 from syntaxa.intake.report import sentences
 from syntaxa.intake.steps import TakeIn
 from syntaxa.intake.views import RECORDS
@@ -41,7 +41,7 @@ class IntakeStage(Stage):
         shell.add_lane(self.look.lane)
         #: Whether the shelf stands in front.
         self.looking = False
-        self._opening: Path | None = None
+        self.opening = Opening(self)
         self._changes = ChangesLayer()
         self.look.shown.connect(shell.refreshed)
         self.look.refused.connect(lambda _says, _locked: shell.refreshed.emit())
@@ -66,7 +66,7 @@ class IntakeStage(Stage):
 
     def make_panel(self) -> IntakePanel:
         made = IntakePanel(self.shell.session, self.look, lambda: self.looking)
-        made.open_wanted.connect(self.ask_open)
+        made.open_wanted.connect(self.opening.ask_open)
         made.browse_wanted.connect(self.ask_browse)
         made.path_wanted.connect(self.look_at_recent)
         choices, taken = made.choices, made.taken
@@ -111,7 +111,7 @@ class IntakeStage(Stage):
 
     def begin(self, files: Sequence[Path]) -> bool:
         if files:
-            self.open_paths(files)
+            self.opening.open_paths(files)
         return bool(files)
 
     def dropped(self, paths: Sequence[Path]) -> bool:
@@ -119,7 +119,7 @@ class IntakeStage(Stage):
         if folders:
             self.browse(folders[0])
         elif len(paths) == 1 and paths[0].suffix.lower() == ENDING:
-            self.open_path(paths[0])
+            self.opening.open_path(paths[0])
         elif paths:
             self.look_at([p for p in paths if p.suffix.lower() != ENDING])
         return bool(paths)
@@ -132,73 +132,8 @@ class IntakeStage(Stage):
     def walk(self) -> Sequence[WalkStep]:
         return (("1-intake", lambda: None),)
 
-    # ------------------------------------------------------------------ opening
-
-    def ask_open(self) -> None:
-        """Asks for a job and opens it, or for a drawing and shows it; a preset for every file takes it at once."""
-        path = self.shell.choosers.open_file(self.shell.window, self.shell.settings.values.folder)
-        if path is not None and self.look.kept.always:
-            self.open_path(path)
-        elif path is not None:
-            self.look_at_recent(path)
-
-    def open_path(self, path: Path) -> None:
-        """Opens a drawing at once, or a job, after asking about unsaved work.
-
-        A drawing is taken in as it was last time, or by the preset that is used for every file.
-        """
-
-        def go_on() -> None:
-            self._opening = path
-            self.shell.session.files.open_path(path, self.look.kept.offered(path.resolve(), "")[0])
-
-        self.shell.leaving.before(go_on)
-
-    def open_paths(self, paths: Sequence[Path]) -> None:
-        """Opens files as they were named: one of them, or several drawings as one job. A job is opened alone."""
-        jobs = [p for p in paths if p.suffix.lower() == ENDING]
-        if len(paths) == 1 or jobs:
-            self.open_path((jobs or list(paths))[0])
-            if len(paths) > 1:
-                self.shell.complain(f"{jobs[0].name} is a job and was opened alone; add the others to it one by one.")
-            return
-
-        def go_on() -> None:
-            self._opening = paths[0]
-            others = [(p, TakeIn(into=p.stem)) for p in paths[1:]]
-            first = paths[0], self.look.kept.offered(paths[0].resolve(), "")[0]
-            self.shell.session.files.open_several([first, *others])
-
-        self.shell.leaving.before(go_on)
-
-    def open_demo(self) -> None:
-        """Opens the demo drawing, made anew."""
-        self._with_demo(self.open_path)
-
-    def browse_demo(self) -> None:
-        """Shows the demo's drawings of all formats on the shelf, made anew."""
-        self._with_demo(lambda path: self.browse(path.parent))
-
-    def _with_demo(self, then: Callable[[Path], None]) -> None:
-        folder = self._demo_folder
-
-        def make(_progress: Progress) -> Path:
-            try:
-                folder.mkdir(parents=True, exist_ok=True)
-                return self.shell.make_demo(folder)
-            except OSError as error:
-                raise SyntaxaError(f"The demo cannot be written to {folder}: {reason_of(error)}.") from error
-
-        self.shell.run("Making the demo drawings", make, then)
-
-    @property
-    def _demo_folder(self) -> Path:
-        return self.shell.recovery.parent / "demo"
-
     def _opened(self) -> None:
-        if self._opening is not None and self._opening.parent != self._demo_folder:
-            self.shell.settings.add_recent(self._opening)
-        self._opening = None
+        self.opening.opened()
         self.looking = False
         self.shell.show_stage(self)
 
@@ -227,7 +162,7 @@ class IntakeStage(Stage):
     def look_at_recent(self, path: Path) -> None:
         """A drawing that was opened before is looked at, a job is opened."""
         if path.suffix.lower() == ENDING:
-            self.open_path(path)
+            self.opening.open_path(path)
         else:
             self.look_at([path])
 
@@ -244,7 +179,7 @@ class IntakeStage(Stage):
 
         def go_on() -> None:
             self.look.kept.remember(path.resolve(), preview.source.digest, choice)
-            self._opening = path
+            self.opening.opening = path
             others = self._others_marked(path)
             self.show_shelf(False)
             files = self.shell.session.files

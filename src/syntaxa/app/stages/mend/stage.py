@@ -41,7 +41,7 @@ class MendStage(Stage):
 
     def make_panel(self) -> MendPanel:
         made = MendPanel(self.shell.session)
-        made.finding_chosen.connect(self._show_finding)
+        made.findings.finding_chosen.connect(self._show_finding)
         made.region_chosen.connect(self._show_region)
         made.compare.place_wanted.connect(self._show_place)
         made.versus_wanted.connect(self._show_versus)
@@ -69,7 +69,7 @@ class MendStage(Stage):
         self.regions.show(found.survey.regions if found is not None else ())
         self.glyphs.show(findings(self.shell.session))
         # What was chosen may be fixed by now.
-        self._mark(self.own_panel.chosen)
+        self._mark(self.own_panel.findings.chosen)
 
     def open_matters(self) -> int:
         return len(faults(self.shell.session))
@@ -86,7 +86,8 @@ class MendStage(Stage):
 
     def has_chosen(self) -> bool:
         """Whether a finding is chosen that can be fixed."""
-        return self.has_panel and self.own_panel.chosen is not None and bool(self.own_panel.chosen.remedy)
+        finding = self.own_panel.findings.chosen if self.has_panel else None
+        return finding is not None and bool(finding.remedy)
 
     def walk(self) -> Sequence[WalkStep]:
         panel = self.own_panel
@@ -129,6 +130,10 @@ class MendStage(Stage):
         """Goes to this stage."""
         self.shell.show_stage(self)
         return self.own_panel
+
+    def flicker(self) -> None:
+        """Shows the chosen finding before and after its fix, by turns, or stops."""
+        self.show().findings.flicker.toggle()
 
     def _clicked(self, key: str) -> None:
         self.own_panel.choose_key(key)

@@ -81,7 +81,7 @@ class TrialsPage(SidePage):
         elif chosen < 0:
             says = "Choose one to take it. Figures are of the whole job after each treatment."
         else:
-            says = f"Takes: {self.trials[chosen][0].treatment.says}. Mendings of everything that are there go."
+            says = f"Takes: {self.trials[chosen][0].treatment.says}. It replaces the steps that mend everything now."
         self.says.setText(says)
 
     def _take(self) -> None:

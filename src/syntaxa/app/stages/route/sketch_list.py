@@ -26,7 +26,7 @@ from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.pens import line_types, show_weight, weights
 from syntaxa.app.widgets.swatch import swatch
-from syntaxa.drawing.state import Purpose, Sketch, View
+from syntaxa.drawing.state import PlaneView, Purpose, Sketch
 from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetSketch
 
 _PURPOSES: tuple[tuple[str, Purpose], ...] = (
@@ -34,7 +34,7 @@ _PURPOSES: tuple[tuple[str, Purpose], ...] = (
     ("construction", "construction"),
     ("reference", "reference"),
 )
-_VIEWS: tuple[View, ...] = ("top", "front", "side")
+_VIEWS: tuple[PlaneView, ...] = ("top", "front", "side")
 
 #: What stands for each purpose in the list, so that it is not told by colour.
 _SIGNS: dict[Purpose, str] = {"profile": "", "construction": "  (construction)", "reference": "  (reference)"}
