@@ -250,6 +250,7 @@ def test_the_ledger_opens_over_the_panel_with_one_key_and_shows_six_rows(qtbot, 
     assert view.list.viewport().height() // view.list.sizeHintForRow(0) >= 6
     QTest.keyClick(demo.window, Qt.Key.Key_L, Qt.KeyboardModifier.ControlModifier)
     assert demo.side.currentWidget() is demo.panels
+    assert demo.canvas.hasFocus()
 
 
 def test_a_row_says_what_it_did_and_shows_it_on_the_drawing(qtbot, demo, settled):

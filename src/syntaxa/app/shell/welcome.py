@@ -7,6 +7,9 @@ from PyQt6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label
 
+#: Pixels: how wide the card is where it can be, and what is left beside it.
+_WIDTH, _ROOM = 560, 12
+
 
 class Welcome(QFrame):
     """A card in the middle of the empty canvas."""
@@ -30,7 +33,7 @@ class Welcome(QFrame):
         )
         text.setAlignment(Qt.AlignmentFlag.AlignHCenter)
         column.addWidget(text)
-        row = QHBoxLayout()
+        row = self._row = QHBoxLayout()
         opening, demo = button("Open a drawing…", primary=True), button("Open the demo")
         browse = button("Look through a folder…")
         browse.clicked.connect(self.browse_wanted)
@@ -42,11 +45,21 @@ class Welcome(QFrame):
         row.addWidget(demo)
         row.addStretch()
         column.addLayout(row)
-        self.setFixedSize(560, 200)
         parent.installEventFilter(self)
+        self._place(parent)
+
+    def _place(self, parent: QWidget) -> None:
+        """In the middle, as wide as there is room for; in a narrow window the buttons stand under each other."""
+        width = min(_WIDTH, parent.width() - 2 * _ROOM)
+        side_by_side = width >= _WIDTH
+        direction = QHBoxLayout.Direction.LeftToRight if side_by_side else QHBoxLayout.Direction.TopToBottom
+        self._row.setDirection(direction)
+        layout = self.layout()
+        high = layout.totalHeightForWidth(width) if layout is not None else 0
+        self.setGeometry((parent.width() - width) // 2, max(_ROOM, (parent.height() - high) // 2), width, high)
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
         parent = self.parentWidget()
         if event is not None and event.type() == QEvent.Type.Resize and parent is not None:
-            self.move(max(0, (parent.width() - self.width()) // 2), max(0, (parent.height() - self.height()) // 2))
+            self._place(parent)
         return super().eventFilter(watched, event)

@@ -152,7 +152,6 @@ class MainWindow(QMainWindow):
             self.panels.addWidget(panel)
         self.panels.setCurrentWidget(panel)
         self.rail.choose(self.shell.stages.index(self.shell.stage))
-        self.show_ledger(False)
 
     def _prepare(self) -> None:
         """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
@@ -178,6 +177,8 @@ class MainWindow(QMainWindow):
         if front is not None and self.middle.indexOf(front) < 0:
             self.middle.addWidget(front)
         self.middle.setCurrentWidget(front or self.shell.canvas)
+        # Whoever goes to a stage wants its panel.
+        self.show_ledger(False)
         # What is looked at in the canvas's place needs the room, and the ledger has no part in it.
         self.ledger_bar.setVisible(front is None)
 
@@ -190,6 +191,9 @@ class MainWindow(QMainWindow):
         self.side.setCurrentWidget(self.ledger if shown else self.panels)
         self.ledger_bar.show_open(shown)
         self.ledger.entered(shown)
+        if not shown and self.shell.open_stage is not None:
+            # Else the focus would fall into whichever field comes first in the panel.
+            (self.shell.stage.front() or self.shell.canvas).setFocus()
 
     def open_palette(self) -> None:
         """Finds a command by typing."""
