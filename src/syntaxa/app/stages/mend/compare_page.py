@@ -33,7 +33,6 @@ class ComparePage(SidePage):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        self._asked = False
         self.way = QComboBox()
         self.way.setAccessibleName("How received and result are laid over each other")
         for text, name in _WAYS:
@@ -69,22 +68,14 @@ class ComparePage(SidePage):
         self._unit, self.verdict = label("mm", "dim"), label("")
         self.column.addLayout(row_of(budget, self.budget, self._unit, self.verdict, None))
         self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
-        self.compare.clicked.connect(self.look)
+        self.compare.clicked.connect(self.begin)
         self.add_buttons(right=self.compare)
-
-    def look(self) -> None:
-        """Measures how far the result is off."""
-        self._asked = True
-        self.refresh()
-
-    def forget(self) -> None:
-        self._asked = False
 
     @property
     def _found(self) -> Compared | None:
         """What was found, where somebody asked for it."""
         known = surveyed(self.session)
-        return self.session.view(COMPARED, known.gap) if self._asked and known is not None else None
+        return self.session.view(COMPARED, known.gap) if self.asked and known is not None else None
 
     def refresh(self) -> None:
         compared = self._found

@@ -16,6 +16,8 @@ class SidePage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
+        #: Whether somebody has asked for what takes its time.
+        self.asked = False
         session.evaluated.connect(self.forget)
         self.lengths = LengthFormat("mm")
         self.tokens: Tokens = PAPER
@@ -34,8 +36,14 @@ class SidePage(QWidget):
         self.lengths, self.tokens = lengths, tokens
         self.refresh()
 
+    def begin(self) -> None:
+        """Looks for what the page shows; it stays as long as the job does."""
+        self.asked = True
+        self.refresh()
+
     def forget(self) -> None:
         """The job has changed: what was looked for holds no more."""
+        self.asked = False
 
     def refresh(self) -> None:
         """Shows what the session holds now."""

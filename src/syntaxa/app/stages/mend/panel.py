@@ -207,17 +207,17 @@ class MendPanel(StagePanel):
     def try_tolerances(self) -> None:
         """Shows the sweep, and looks for it."""
         self._tabs.setCurrentWidget(self.sweep)
-        self.sweep.look()
+        self.sweep.begin()
 
     def try_treatments(self) -> None:
         """Shows the trials, and runs them."""
         self._tabs.setCurrentWidget(self.trials)
-        self.trials.look()
+        self.trials.begin()
 
     def show_compare(self) -> None:
         """Shows how far the result is off."""
         self._tabs.setCurrentWidget(self.compare)
-        self.compare.look()
+        self.compare.begin()
 
     def show_reshape(self) -> None:
         """Shows what can be reshaped."""

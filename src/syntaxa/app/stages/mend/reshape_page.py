@@ -151,6 +151,7 @@ class ReshapePage(SidePage):
         self.refresh()
 
     def forget(self) -> None:
+        super().forget()
         self._step = None
 
     @property

@@ -17,28 +17,19 @@ class SweepPage(SidePage):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.plot = SweepPlot()
-        self._asked = False
         self.plot.chosen.connect(lambda gap: set_gap(session, gap))
         self.column.addWidget(self.plot, 1)
         key = "Solid: regions closed.  Dashed: open ends.  Dotted: curves that would be lost, for they are smaller."
         self.column.addWidget(label(key, "dim", wrap=True))
         self.try_all = button("Try every tolerance", "Heal a copy at every tolerance and count", primary=True)
-        self.try_all.clicked.connect(self.look)
+        self.try_all.clicked.connect(self.begin)
         self.add_buttons(right=self.try_all)
-
-    def look(self) -> None:
-        """Finds out what every tolerance would come to."""
-        self._asked = True
-        self.refresh()
-
-    def forget(self) -> None:
-        self._asked = False
 
     def refresh(self) -> None:
         known = surveyed(self.session)
         if known is None:
             return
-        found = self.session.view(SWEEP, known.proposal.gap) if self._asked else None
+        found = self.session.view(SWEEP, known.proposal.gap) if self.asked else None
         self.plot.show_sweep(found, known.gap, self.tokens, self.lengths)
         if found is None:
             says = "A copy is healed at every tolerance up to 5 mm; nothing is changed. Click in the plot to take one."

@@ -18,7 +18,6 @@ class TrialsPage(SidePage):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        self._asked = False
         self.list = QListWidget()
         self.list.setAccessibleName("Trials")
         self.list.setViewMode(QListView.ViewMode.IconMode)
@@ -32,23 +31,15 @@ class TrialsPage(SidePage):
         self.list.itemActivated.connect(lambda _item: self._take())
         self.column.addWidget(self.list, 1)
         self.run = button("Try treatments", "Try several treatments, each on a copy")
-        self.run.clicked.connect(self.look)
+        self.run.clicked.connect(self.begin)
         self.take = button("Take this one", "Take the chosen trial", primary=True)
         self.take.clicked.connect(self._take)
         self.add_buttons(self.run, right=self.take)
 
-    def look(self) -> None:
-        """Tries several treatments, each on a copy."""
-        self._asked = True
-        self.refresh()
-
-    def forget(self) -> None:
-        self._asked = False
-
     @property
     def trials(self) -> tuple[tuple[Trial, QImage], ...]:
         """What each treatment comes to, with its small picture; none before somebody asked."""
-        return self.session.view(TRIALS, self.tokens.name) or () if self._asked else ()
+        return self.session.view(TRIALS, self.tokens.name) or () if self.asked else ()
 
     def refresh(self) -> None:
         row = self.list.currentRow()
