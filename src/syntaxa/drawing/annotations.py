@@ -23,6 +23,9 @@ UpAnchor = Literal["baseline", "bottom", "middle", "top"]
 
 DimensionKind = Literal["linear", "aligned", "angular", "diameter", "radius", "ordinate", "arc length"]
 
+#: How an angle is given: by the ends of its two sides, or by its vertex and a place on each side.
+AngleBy = Literal["", "sides", "vertex"]
+
 
 @dataclass(frozen=True, slots=True)
 class Text:
@@ -63,6 +66,9 @@ class Dimension:
     measured     what its definition points measure, in the same numbers, or None
     text         override text, empty where the measured value is shown
     factor       what the file multiplies a measured length by before it is shown
+    along        direction (radians) in which a linear one measures, or an ordinate: 0 along x; None where none is said
+    angle_by     by what an angle is given; empty where its points do not say all of it
+    plus, minus  how far above and below the value is allowed, in the numbers that are shown; None for no tolerance
     strokes      its lines and arrows as drawn; labels what is written at them
     """
 
@@ -75,6 +81,10 @@ class Dimension:
     measured: float | None = None
     text: str = ""
     factor: float = 1.0
+    along: float | None = None
+    angle_by: AngleBy = ""
+    plus: float | None = None
+    minus: float | None = None
     strokes: tuple[Shape, ...] = ()
     labels: tuple[Text, ...] = ()
     colour: int | None = None
@@ -84,8 +94,12 @@ class Dimension:
     def transformed(self, by: Transform) -> Dimension:
         """The image. What it measures goes along, so that it can be compared with what is drawn."""
         growth = 1.0 if self.measures == "angular" else by.scale
+        along = self.along
+        if along is not None:
+            along = by.vector(Vector(math.cos(along), math.sin(along))).angle
         return replace(
             self,
+            along=along,
             points=tuple(by.point(p) for p in self.points),
             place=by.point(self.place),
             measurement=None if self.measurement is None else self.measurement * growth,

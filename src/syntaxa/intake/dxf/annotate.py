@@ -14,6 +14,7 @@ from ezdxf.math import Vec3
 
 from syntaxa.drawing.annotations import (
     AcrossAnchor,
+    AngleBy,
     Annotation,
     ConstructionLine,
     Dimension,
@@ -84,6 +85,7 @@ def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimens
     strokes, labels = _drawn(entity, name, layer, colour)
     middle = entity.dxf.get("text_midpoint") or entity.dxf.get("defpoint", (0, 0, 0))
     stated = entity.dxf.get("actual_measurement")
+    plus, minus = _allowed(entity)
     return Dimension(
         name,
         layer,
@@ -94,10 +96,45 @@ def _dimension(entity: Any, name: str, layer: str, colour: int | None) -> Dimens
         _measured(entity, measures),
         printable(str(entity.dxf.get("text", ""))),
         _factor(entity),
+        _along(entity, measures),
+        _angle_by(entity, measures, len(points)),
+        plus,
+        minus,
         tuple(strokes),
         tuple(labels),
         colour,
     )
+
+
+def _along(entity: Any, measures: DimensionKind) -> float | None:
+    """The direction in which it measures: group 50 of a linear one, type 64 of an ordinate for x (DXF reference)."""
+    if measures == "linear":
+        angle = float(entity.dxf.get("angle", 0.0))
+        return math.radians(angle) if math.isfinite(angle) else None
+    if measures == "ordinate":
+        return 0.0 if int(entity.dxf.get("dimtype", 0)) & 64 else math.pi / 2
+    return None
+
+
+def _angle_by(entity: Any, measures: DimensionKind, given: int) -> AngleBy:
+    """Type 2 has four ends and a place on its arc, type 5 a vertex, two places and one on its arc (DXF reference)."""
+    if measures != "angular":
+        return ""
+    if int(entity.dimtype) == 2:
+        return "sides" if given == len(_POINTS["angular"]) else ""
+    return "vertex" if all(entity.dxf.get(k) is not None for k in _POINTS["angular"][:4]) else ""
+
+
+def _allowed(entity: Any) -> tuple[float | None, float | None]:
+    """(above, below) that the dimension's style allows, where it shows tolerances or limits (DXF reference, DIMSTYLE)."""
+    try:
+        style = entity.override()
+        if not (int(style.get("dimtol", 0)) or int(style.get("dimlim", 0))):
+            return None, None
+        plus, minus = float(style.get("dimtp", 0.0)), float(style.get("dimtm", 0.0))
+    except (DXFError, TypeError, ValueError, AttributeError, KeyError):
+        return None, None
+    return (plus, minus) if math.isfinite(plus) and math.isfinite(minus) else (None, None)
 
 
 def _measured(entity: Any, measures: DimensionKind) -> float | None:

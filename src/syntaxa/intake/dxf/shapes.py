@@ -221,7 +221,7 @@ def polyline_of(rows: list[tuple[Point, float]], closed: bool) -> Shape:
     """A polyline from vertices and bulges, without pieces that have no length; raises Degenerate where none is left."""
     kept: list[tuple[Point, float]] = []
     for point, bulge in rows:
-        if not math.isfinite(bulge):
+        if not math.isfinite(bulge) or abs(bulge) > LARGEST:
             raise Unreadable("Its coordinates are not numbers that a drawing can hold.")
         if kept and kept[-1][0] == point:
             kept[-1] = (point, bulge)

@@ -1,0 +1,1 @@
+"""What holds in a sketch, what is free, and what it measures: constraints, dimensions, solving."""

@@ -1,0 +1,86 @@
+"""What Define speaks of: named pieces of curves, constraints, dimensions and parameters."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+import msgspec
+
+Place = Literal["", "start", "end", "centre"]
+
+#: Whether a dimension drives, is only measured, or is words.
+Use = Literal["live", "measured", "text"]
+
+#: Kinds of dimension whose value is an angle.
+ANGULAR = frozenset(("angle", "sweep"))
+
+
+class Named(msgspec.Struct, frozen=True, omit_defaults=True, order=True):
+    """A piece of a curve, or a place on it, by what it came from.
+
+    root   the curve's root; piece which of its lines and arcs, counted from 0 in the order of the sketch
+    of     how many pieces it had when it was named: where it has more or fewer now, it is not the same any more
+    place  an end or the centre; empty for the whole piece
+    """
+
+    root: str
+    piece: int = 0
+    of: int = 1
+    place: Place = ""
+
+    def at(self, place: Place) -> Named:
+        """A place on the same piece."""
+        return msgspec.structs.replace(self, place=place)
+
+    def __str__(self) -> str:
+        piece = f" piece {self.piece + 1}" if self.of > 1 else ""
+        return f"#{self.root}{piece}" if not self.place else f"{self.place} of #{self.root}{piece}"
+
+
+class Constraint(msgspec.Struct, frozen=True):
+    """Something that holds in a sketch: its kind (a row of `relations.HOLDS`) and what it is about."""
+
+    sketch: str
+    kind: str
+    things: tuple[Named, ...]
+
+    @property
+    def key(self) -> str:
+        """Its lasting name."""
+        return f"{self.kind}: {', '.join(map(str, self.things))}"
+
+
+class Measure(msgspec.Struct, frozen=True):
+    """A dimension of a sketch.
+
+    kind        a row of `relations.MEASURES`, "along" or "angle"
+    angle       radians; the direction of "along", the flip of "angle"
+    expression  what its value is: a number or a formula; empty where it shows what is drawn
+    written     mm or radians; what the drawing says, where it says something; text as it was written
+    plus, minus mm or radians; how far above and below its value is allowed; None for no tolerance
+    """
+
+    name: str
+    sketch: str
+    kind: str
+    things: tuple[Named, ...]
+    angle: float = 0.0
+    expression: str = ""
+    use: Use = "measured"
+    written: float | None = None
+    text: str = ""
+    plus: float | None = None
+    minus: float | None = None
+
+    @property
+    def is_angle(self) -> bool:
+        """Whether its value is an angle."""
+        return self.kind in ANGULAR
+
+
+class Parameter(msgspec.Struct, frozen=True):
+    """A value with a name of the user's own: an expression, and a note."""
+
+    name: str
+    expression: str
+    note: str = ""

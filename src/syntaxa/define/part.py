@@ -1,0 +1,46 @@
+"""What Define keeps in the state: what holds, what is measured, the parameters, and which sketches are held whole."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+import msgspec
+
+from syntaxa.define.model import Constraint, Measure, Parameter
+from syntaxa.drawing.state import Part
+from syntaxa.geometry.points import Vector
+from syntaxa.geometry.transform import Transform
+
+
+@dataclass(frozen=True)
+class Defined(Part):
+    """What holds and what is measured, by the roots of curves; sketches that are held whole, by their names."""
+
+    constraints: tuple[Constraint, ...] = ()
+    measures: tuple[Measure, ...] = ()
+    parameters: tuple[Parameter, ...] = ()
+    held: frozenset[str] = frozenset()
+
+    def measure(self, name: str) -> Measure | None:
+        """The dimension of a name."""
+        return next((m for m in self.measures if m.name == name), None)
+
+    def with_measure(self, new: Measure) -> Defined:
+        """With a dimension changed, or put behind the others."""
+        if self.measure(new.name) is None:
+            return replace(self, measures=(*self.measures, new))
+        return replace(self, measures=tuple(new if m.name == new.name else m for m in self.measures))
+
+    def carried(self, by: Transform) -> Defined:
+        """Values in mm grow with the drawing; directions turn with it."""
+        return replace(self, measures=tuple(_carried(m, by) for m in self.measures))
+
+
+def _carried(measure: Measure, by: Transform) -> Measure:
+    if measure.kind == "along":
+        way = by.vector(Vector(math.cos(measure.angle), math.sin(measure.angle)))
+        measure = msgspec.structs.replace(measure, angle=way.angle)
+    if measure.written is None or measure.is_angle:
+        return measure
+    return msgspec.structs.replace(measure, written=measure.written * by.scale)
