@@ -63,6 +63,10 @@ class MendError(SyntaxaError):
     """A tolerance that makes no sense."""
 
 
+class DefineError(SyntaxaError):
+    """A value, formula or constraint that cannot be."""
+
+
 class DeliverError(SyntaxaError):
     """A file that cannot be written."""
 

@@ -37,6 +37,7 @@ def parser() -> argparse.ArgumentParser:
     inspect.add_argument("--json", action="store_true", help="print JSON and nothing else")
     _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
     _sweep(commands.add_parser("sweep", help="what every tolerance would close, leave open and swallow"))
+    _define(commands.add_parser("define", help="read off what holds, bind dimensions, set values, and solve"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -110,6 +111,30 @@ def _mend(mend: argparse.ArgumentParser) -> None:
         "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
     )
     mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _define(define: argparse.ArgumentParser) -> None:
+    define.add_argument("file", metavar="FILE")
+    _reading(define)
+    define.add_argument(
+        "-o", "--output", action="append", metavar="OUT", help="ends in .dxf or .svg; a folder for variants"
+    )
+    define.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that it is drawn in")
+    define.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed before")
+    define.add_argument("--level", default="0.05", metavar="MM", help="how far an end may be off what is read off")
+    define.add_argument(
+        "--angle", type=float, default=0.5, metavar="DEG", help="how far a line may be off its direction"
+    )
+    define.add_argument("--no-infer", action="store_true", help="read nothing off")
+    define.add_argument("--no-dimensions", action="store_true", help="leave the drawing's dimensions as words")
+    define.add_argument(
+        "--set", action="append", default=[], metavar="NAME=EXPR", help="give a dimension or a parameter a value"
+    )
+    define.add_argument("--variants", metavar="TABLE.csv", help="a drawing for each row, into the folder given with -o")
+    define.add_argument("--propose", action="store_true", help="tell the fewest dimensions that are missing")
+    define.add_argument("--hold", action="append", default=[], metavar="SKETCH", help="hold a sketch whole, as it came")
+    define.add_argument("--strict", action="store_true", help="exit with 1 where something is free or disagrees")
+    define.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _sweep(command: argparse.ArgumentParser) -> None:

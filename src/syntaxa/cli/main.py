@@ -71,6 +71,14 @@ def _mend(options: argparse.Namespace) -> int:
     return 1 if options.strict and in_doubt(done) else 0
 
 
+def _define(options: argparse.Namespace) -> int:
+    from syntaxa.cli.define import defined_file, in_doubt, print_defined
+
+    done = defined_file(options)
+    _say(done, options.json, lambda: print_defined(done, propose=options.propose))
+    return 1 if options.strict and in_doubt(done) else 0
+
+
 def _sweep(options: argparse.Namespace) -> int:
     from syntaxa.cli.sweep import print_swept, swept_file
 
@@ -92,6 +100,7 @@ def _run_recipe(options: argparse.Namespace) -> int:
 _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "inspect": _inspect,
     "mend": _mend,
+    "define": _define,
     "sweep": _sweep,
     "run": _run_recipe,
 }

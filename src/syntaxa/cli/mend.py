@@ -10,25 +10,22 @@ from pathlib import Path
 
 import msgspec
 
-from syntaxa.cli.arguments import UsageError, names, read_options
+from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.drawing.step import Step
-from syntaxa.intake.registry import load_bytes
-from syntaxa.intake.steps import TakeIn
 from syntaxa.job.account import account_of, report_bytes, write_report
 from syntaxa.job.evaluate import Evaluation, Evaluator
-from syntaxa.job.model import Job, Source
+from syntaxa.job.model import Job
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
 from syntaxa.mend.deviation import Far, deviation
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.reshape import ArcsForCurves, Simplify, SquareUp
 from syntaxa.mend.steps import MendFindings, RefitFacets, proposed_gap, survey_state
 from syntaxa.mend.survey import Survey
-from syntaxa.route.sketches import hidden_layers
-from syntaxa.route.steps import ChooseLayers
 
 
 def mended_file(options: argparse.Namespace) -> MendRecord:
@@ -40,20 +37,12 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
             raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
     path = Path(options.file)
     evaluator = Evaluator()
-    job = Job.of(Source.of(path.name, load_bytes(path)))
-    choice = TakeIn(read=read_options(options))
-    if choice != TakeIn():
-        job = job.with_step(choice)
-    first = evaluator.evaluate(job)
-    received = first.received
-    if not received.drawing.curves:
-        why = " ".join(f"{n.count} {n.type}: {n.why}" for n in received.report.not_read)
-        raise UsageError(f"{path.name} holds no curve that can be taken. {why}".strip())
-    hidden = hidden_layers(first.first)
+    job = opened(options)
+    hidden = hidden_in(job, evaluator)
     job = with_layers(_placed(job, options), options, hidden)
     unmended = evaluator.evaluate(job)
     _check_layers(unmended)
-    gap = _tolerance(options.tolerance)
+    gap = tolerance_in(options.tolerance)
     if gap is None:
         gap = proposed_gap(unmended.state.sketches).gap
     before = survey_state(unmended.state, gap)
@@ -147,16 +136,6 @@ def print_mended(record: MendRecord) -> None:
         print(note)
 
 
-def with_layers(job: Job, options: argparse.Namespace, hidden: frozenset[str]) -> Job:
-    """The job with the layers that the options ask for; those that the drawing's author had switched off stay off."""
-    if options.layers:
-        return job.with_step(ChooseLayers(only=names(options.layers)))
-    if options.skip_layers:
-        left_out = dict.fromkeys([*names(options.skip_layers), *sorted(hidden)])
-        return job.with_step(ChooseLayers(left_out=tuple(left_out)))
-    return job
-
-
 def _placed(job: Job, options: argparse.Namespace) -> Job:
     if options.unit != "auto" or options.page_scale is not None:
         if options.unit == "auto":
@@ -184,7 +163,8 @@ def _origin(text: str) -> PlaceOrigin:
     return PlaceOrigin("point", x, y)
 
 
-def _tolerance(text: str) -> float | None:
+def tolerance_in(text: str) -> float | None:
+    """A tolerance in mm; None where it is to be read off. Raises UsageError."""
     if text == "auto":
         return None
     try:

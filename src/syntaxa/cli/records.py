@@ -177,3 +177,69 @@ class MendRecord(msgspec.Struct, frozen=True):
     unit_settled: bool
     budget_mm: float | None
     notes: list[str] = []
+
+
+class DefinedSketchRecord(msgspec.Struct, frozen=True):
+    """A sketch as it is defined: what is free, and what holds, by kind."""
+
+    name: str
+    points: int
+    curves: int
+    freedom: int
+    held: bool
+    constraints: dict[str, int]
+    redundant: int
+    contradictions: list[list[str]]
+
+
+class DefinedDimensionRecord(msgspec.Struct, frozen=True):
+    """A dimension: value in mm or degrees, the unit of it, whether it drives and whether it disagrees."""
+
+    name: str
+    kind: str
+    value: float
+    unit: str
+    text: str
+    live: bool
+    curves: list[str]
+    disagrees: bool
+    written: float | None = None
+
+
+class ParameterRecord(msgspec.Struct, frozen=True):
+    """A parameter: value in mm or degrees, or a plain number."""
+
+    name: str
+    expression: str
+    value: float
+    unit: str
+
+
+class ProposalRecord(msgspec.Struct, frozen=True):
+    """A dimension that is missing: value in mm or degrees; none for a place that is to be held."""
+
+    sketch: str
+    kind: str
+    curves: list[str]
+    value: float | None
+
+
+class MovedRecord(msgspec.Struct, frozen=True):
+    """How far points were moved by what was defined (mm): the farthest, and the mean of those that moved."""
+
+    max: float
+    mean: float
+
+
+class DefineRecord(msgspec.Struct, frozen=True):
+    """What `syntaxa define --json` prints."""
+
+    schema: str
+    sketches: list[DefinedSketchRecord]
+    dimensions: list[DefinedDimensionRecord]
+    parameters: list[ParameterRecord]
+    proposals: list[ProposalRecord]
+    moved_mm: MovedRecord
+    outputs: list[str]
+    seconds: float
+    notes: list[str]

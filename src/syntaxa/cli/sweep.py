@@ -3,37 +3,28 @@
 from __future__ import annotations
 
 import argparse
-from pathlib import Path
 
-from syntaxa.cli.arguments import UsageError, read_options
-from syntaxa.cli.mend import with_layers
+from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import SweepRecord, SweepStep
 from syntaxa.cli.tables import table
 from syntaxa.drawing.quantities import length_in
 from syntaxa.errors import no_progress
-from syntaxa.intake.registry import load_bytes
-from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluator
-from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.steps import proposed_gap, sweep_state
-from syntaxa.route.sketches import hidden_layers
 
 
 def swept_file(options: argparse.Namespace) -> SweepRecord:
     """The sweep of one file."""
-    path = Path(options.file)
     limit = length_in(options.limit, "mm")
     if not 1e-3 < limit < 1e6:
         raise UsageError(f"“{options.limit}” is no limit.", suggestion="Use a length above 0.001 mm.")
-    job = Job.of(Source.of(path.name, load_bytes(path)))
-    choice = TakeIn(read=read_options(options))
-    if choice != TakeIn():
-        job = job.with_step(choice)
+    job = opened(options)
     evaluator = Evaluator()
     if options.unit != "auto":
         job = job.with_step(ChooseUnit(options.unit))
-    job = with_layers(job, options, hidden_layers(evaluator.evaluate(job).first))
+    job = with_layers(job, options, hidden_in(job, evaluator))
     state = evaluator.evaluate(job).state
     proposal = proposed_gap(state.sketches)
     found = sweep_state(state, proposal.gap, no_progress, limit)

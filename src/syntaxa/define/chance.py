@@ -40,7 +40,8 @@ def meant(guesses: Sequence[Guess], noise: float) -> list[bool]:
         return []
     off, kind, chance = _arrays(guesses)
     likely = _fitted(off, kind, chance, max(noise, FINEST), free=False)[2]
-    return ((likely > _SURE) & (off < _WITHIN * max(noise, FINEST))).tolist()
+    chosen: list[bool] = ((likely > _SURE) & (off < _WITHIN * max(noise, FINEST))).tolist()
+    return chosen
 
 
 def _arrays(guesses: Sequence[Guess]) -> tuple[Floats, Ints, Floats]:

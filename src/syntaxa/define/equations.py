@@ -210,7 +210,9 @@ class Equations:
         wide = max((len(t) for t, _ in gathered), default=0)
         self._sums = np.full((len(sums), wide), -1, dtype=np.int64)
         self._factors = np.zeros((len(sums), wide))
-        place = dict(zip(np.flatnonzero(self.column >= 0).tolist(), self.column[self.column >= 0].tolist(), strict=True))
+        place = dict(
+            zip(np.flatnonzero(self.column >= 0).tolist(), self.column[self.column >= 0].tolist(), strict=True)
+        )
         for k, (terms, _) in enumerate(gathered):
             self._sums[k, : len(terms)] = [place[i] for i in terms]
             self._factors[k, : len(terms)] = list(terms.values())
@@ -249,7 +251,7 @@ class Equations:
     # ------------------------------------------------------------------ to and fro
 
     def start(self, x: Floats) -> Floats:
-        """The unknowns that are left, as all unknowns say: the mean of what stands for each, by what moving it costs."""
+        """The unknowns that are left, of all unknowns: the mean of what stands for each, by what moving it costs."""
         own = np.flatnonzero(self.column >= 0)
         column, weight = self.column[own], np.array(self.system.weight)[own] + HAIR
         stated = (x[own] - self.shift[own]) * self.sign[own]

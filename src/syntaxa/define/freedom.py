@@ -15,7 +15,7 @@ import scipy.linalg as la
 
 from syntaxa.define.equations import Block, Equations
 from syntaxa.define.solving import FAILED, solved_block
-from syntaxa.define.unknowns import FORM, System
+from syntaxa.define.unknowns import System
 from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 
@@ -54,8 +54,7 @@ def freedom(system: System, x: Floats) -> Freedom:
     for block in equations.blocks:
         alone[block.columns] = False
         pieces.append((block.columns, _null_space(block, elsewhere(block, y[block.columns]))))
-    for k in np.flatnonzero(alone):
-        pieces.append((np.array([k]), np.ones((1, 1))))
+    pieces += [(np.array([k]), np.ones((1, 1))) for k in np.flatnonzero(alone)]
     count = sum(p.shape[1] for _, p in pieces)
     reduced = np.zeros((equations.unknowns + 1, count))
     at = 0
@@ -90,7 +89,7 @@ def _dense(block: Block, y: Floats) -> Floats:
 
 
 def _unit_rows(rows: Floats) -> Floats:
-    return rows / np.maximum(np.linalg.norm(rows, axis=1), NOUGHT)[:, None]
+    return np.asarray(rows / np.maximum(np.linalg.norm(rows, axis=1), NOUGHT)[:, None])
 
 
 def _null_space(block: Block, y: Floats) -> Floats:
@@ -110,14 +109,15 @@ def _ways(system: System, basis: Floats) -> tuple[Floats, Ints]:
     angle = np.arctan2(2 * b, a - c) / 2
     large, small = np.sqrt(np.maximum(mean + reach, 0)), np.sqrt(np.maximum(mean - reach, 0))
     rank = (large > _SEEN).astype(np.int64) + (small > np.maximum(_SEEN, 1e-4 * large))
-    return np.column_stack([np.cos(angle), np.sin(angle)]) * (rank > 0)[:, None], rank
+    ways: Floats = np.column_stack([np.cos(angle), np.sin(angle)]) * (rank > 0)[:, None]
+    return ways, rank
 
 
 # ---------------------------------------------------------------------- what is missing
 
 
 def fewest(free: Freedom, slopes: Sequence[Mapping[int, float]]) -> list[int]:
-    """Which of some dimensions (slopes over the unknowns, the likeliest first) hold all that is free, as far as they can.
+    """Which of some dimensions (slopes over the unknowns, the likeliest first) hold what is free, as far as they can.
 
     Each holds one freedom at most, so that those which hold one more each are the fewest; one that holds only by a
     shallow angle is asked again when nothing better is left.

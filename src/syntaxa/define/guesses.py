@@ -70,7 +70,7 @@ class Looking:
         """Each line to an axis, or to the longest line of its direction, or square to that."""
         axes = -1
         heads: dict[int, float] = {axes: 0.05 * max(self._size.values(), default=0.0)}
-        made = []
+        made: list[Guess] = []
         for k in sorted(range(len(self._lines)), key=lambda k: -self._size[self._lines[k][0]]):
             name, line = self._lines[k]
             size = max(self._size[name], REACH)
@@ -100,7 +100,7 @@ class Looking:
             for spot in (thing.a, thing.b):
                 if spot is not None:
                     at.setdefault(spot, []).append((piece.name, thing))
-        made = []
+        made: list[Guess] = []
         for spot, ends in at.items():
             for (n, one), (m, two) in itertools.combinations(ends, 2):
                 if n == m or (isinstance(one, Straight) and isinstance(two, Straight)) or self._one_round(one, two):
@@ -130,13 +130,13 @@ class Looking:
         """Whether two arcs are parts of one circle."""
         if not (isinstance(one, Round) and isinstance(two, Round)):
             return False
-        return max(self._apart(one.c, two.c), abs(self._x[one.r] - self._x[two.r])) <= REACH
+        return bool(max(self._apart(one.c, two.c), abs(self._x[one.r] - self._x[two.r])) <= REACH)
 
     # ------------------------------------------------------------------ rounds
 
     def concentric(self, within: float) -> list[Guess]:
         """Rounds whose centres fall together, each with the widest there."""
-        made = []
+        made: list[Guess] = []
         for group in self._near([(t.c, n, t) for n, t in self._rounds], within):
             head = max(group, key=lambda g: (g[2].a is None, self._x[g[2].r]))
             made += [
@@ -156,7 +156,7 @@ class Looking:
     def radii(self, within: float) -> list[Guess]:
         """Radii next to each other in size."""
         rounds = sorted(self._rounds, key=lambda r: float(self._x[r[1].r]))
-        made = []
+        made: list[Guess] = []
         for (n, one), (m, two) in itertools.pairwise(rounds):
             spread = math.hypot(self._reach(one), self._reach(two))
             off = float(self._x[two.r] - self._x[one.r]) / spread
@@ -167,7 +167,7 @@ class Looking:
     def lengths(self, within: float) -> list[Guess]:
         """Lengths of lines next to each other in size."""
         lines = sorted(self._lines, key=lambda item: self._size[item[0]])
-        made = []
+        made: list[Guess] = []
         for (n, _), (m, _) in itertools.pairwise(lines):
             off = (self._size[m] - self._size[n]) / 2
             if off <= within:
@@ -190,7 +190,7 @@ class Looking:
             ax, ay = self._x[line.a.x], self._x[line.a.y]
             rows.append((round(t / 0.002), float(ay * math.cos(t) - ax * math.sin(t)), name, line))
         rows.sort(key=lambda r: (r[0], r[1]))
-        made = []
+        made: list[Guess] = []
         for (way, at, n, one), (other, place, m, two) in itertools.pairwise(rows):
             if way == other and abs(place - at) <= within and not {one.a, one.b} & {two.a, two.b}:
                 far = max(abs(self._side(p, one)) for p in (two.a, two.b))
@@ -204,7 +204,7 @@ class Looking:
 
     def aligned(self, within: float) -> list[Guess]:
         """Centres of circles that lie level with the next, or upright."""
-        made = []
+        made: list[Guess] = []
         for axis, kind in ((1, "level points"), (0, "upright points")):
             rows = sorted((float(self._x[t.c[axis]]), n) for n, t in self._circles)
             crowd = max(len(rows) * 1.4 / max(rows[-1][0] - rows[0][0], 1.0) if rows else 0.0, 1 / REACH)
@@ -238,7 +238,7 @@ class Looking:
 
     def rows(self, within: float) -> list[Guess]:
         """Equal circles in line with each other, in equal steps."""
-        made = []
+        made: list[Guess] = []
         for axis in (0, 1):
             rows = sorted(
                 (float(round(self._x[t.r] / REACH)), float(self._x[t.c[1 - axis]]), n, t) for n, t in self._circles

@@ -1,4 +1,4 @@
-"""Reading off what holds in a sketch: candidates by how far ends would have to move, kept only where they add something.
+"""Reading off what holds in a sketch: candidates by how far ends would have to move, kept where they add something.
 
 Kinds are added in order, each followed by solving. What is implied by what holds already, contradicts it or would move
 something too far is taken out again; so nothing redundant is ever added.
@@ -60,7 +60,7 @@ class ReadingOff:
 def read_off(
     sketch: str,
     curves: Sequence[Curve],
-    limits: Limits = Limits(),  # noqa: B008  frozen, so one for all is right
+    limits: Limits = Limits(),
     known: Iterable[Constraint] = (),
     without: Iterable[str] = (),
 ) -> ReadingOff:
@@ -113,7 +113,10 @@ class _Work:
 
     def _add(self, guesses: Sequence[Guess]) -> None:
         """Adds what can be added, the least off first."""
-        new = [(Constraint(self._sketch, g.kind, g.things), g.off) for g in sorted(guesses, key=lambda g: (g.off, g.kind, g.things))]
+        new = [
+            (Constraint(self._sketch, g.kind, g.things), g.off)
+            for g in sorted(guesses, key=lambda g: (g.off, g.kind, g.things))
+        ]
         have = {c.key for c in (*self._known, *self.kept)} | self._without
         new = [(c, off) for c, off in new if c.key not in have and self._turns_little(c)]
         if new:

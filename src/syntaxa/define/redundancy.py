@@ -1,9 +1,9 @@
 """Constraints that say nothing that others and the form of the curves do not say.
 
 Rows that depend on each other are the left null space of the Jacobian. It is taken after ties were put in their place,
-where it is small, and carried back to the ties: the force that the rows of a null vector leave on an unknown goes through
-the tree of ties to its root. Brought to echelon form with the latest constraints first, its pivots are the rows that
-depend on earlier ones.
+where it is small, and carried back to the ties: the force that the rows of a null vector leave on an unknown goes
+through the tree of ties to its root. Brought to echelon form with the latest constraints first, its pivots are the rows
+that depend on earlier ones.
 """
 
 from __future__ import annotations
@@ -20,7 +20,7 @@ from syntaxa.define.freedom import elsewhere
 from syntaxa.define.ties import Ties
 from syntaxa.define.unknowns import FORM, Ray, Sum, System, Tie
 from syntaxa.geometry.tolerances import NOUGHT
-from syntaxa.geometry.types import Floats
+from syntaxa.geometry.types import Floats, Ints
 
 #: Shares below which an entry of a null vector, or a singular value, is none.
 _NONE = 1e-7
@@ -41,7 +41,7 @@ def said_again(system: System, x: Floats) -> set[int]:
     forces = np.asarray(null @ _slopes(len(system.x), [*equations.rays, *equations.sums], idle, aside))
     whole = np.hstack([null, _carried(kept, forces)])
     sources = np.array([*equations.sources, *(t.source for t in idle), *(t.source for t in kept)], dtype=np.int64)
-    again = Counter(sources[_pivots(whole, np.argsort(-sources, kind="stable"))].tolist())
+    again: Counter[int] = Counter(sources[_pivots(whole, np.argsort(-sources, kind="stable"))].tolist())
     rows, helpers = Counter(sources.tolist()), Counter(system.owners)
     return {k for k, n in again.items() if k != FORM and n >= rows[k] - helpers[k]}
 
@@ -49,7 +49,8 @@ def said_again(system: System, x: Floats) -> set[int]:
 def _told_apart(system: System) -> tuple[list[Tie], list[Tie]]:
     """Ties that say something new, and those that do not, one after the other."""
     ties = Ties(len(system.x))
-    kept, idle = [], []
+    kept: list[Tie] = []
+    idle: list[Tie] = []
     for k, tie in enumerate(system.ties):
         (kept if ties.add(k, tie) else idle).append(tie)
     return kept, idle
@@ -102,7 +103,7 @@ def _slopes(unknowns: int, rows: Sequence[Ray | Sum], idle: Sequence[Tie], x: Fl
 
 
 def _carried(kept: Sequence[Tie], forces: Floats) -> Floats:
-    """(d, ties) with what each tie takes of forces (d, n) on the unknowns, from the leaves of their tree to the root."""
+    """(d, ties) what each tie takes of forces (d, n) on the unknowns, from the leaves of their tree to the root."""
     n = forces.shape[1]
     left = np.hstack([forces, np.zeros((len(forces), 1))])
     ends = [(t.i, n if t.j < 0 else t.j) for t in kept]
@@ -139,11 +140,11 @@ def _outward(ends: Sequence[tuple[int, int]], beside: dict[int, list[int]]) -> l
     return found
 
 
-def _pivots(rows: Floats, order: Sequence[int] | Floats) -> list[int]:
+def _pivots(rows: Floats, order: Ints) -> list[int]:
     """The columns, in an order, in which an echelon form of some rows has its pivots."""
     work = rows / np.maximum(np.abs(rows).max(1), NOUGHT)[:, None]
     found: list[int] = []
-    for column in np.asarray(order, dtype=np.int64).tolist():
+    for column in order.tolist():
         if not len(work):
             break
         best = int(np.argmax(np.abs(work[:, column])))

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections.abc import Callable, Sequence
 from typing import Any
 
-from syntaxa.define.unknowns import QUARTER, TURN, Element, Round, Spot, Straight, System, Whole
+from syntaxa.define.unknowns import QUARTER, TURN, Element, Round, Spot, Straight, System
 
 #: mm or radians; a number that is given is no sign.
 _PLAIN = 1e-12
@@ -93,7 +94,7 @@ def _equal(s: System, one: Straight | Round, two: Straight | Round) -> None:
     elif isinstance(one, Round) and isinstance(two, Round):
         s.tie(two.r, one.r)
     else:
-        raise ValueError("A line and a circle have no size in common.")
+        raise TypeError("A line and a circle have no size in common.")
 
 
 def _concentric(s: System, one: Round, two: Round) -> None:
@@ -136,7 +137,7 @@ def _row(s: System, spots: Sequence[Spot]) -> None:
     """Equal steps from each point to the next."""
     for axis in (0, 1):
         step = s.unknown((s.x[spots[-1][axis]] - s.x[spots[0][axis]]) / (len(spots) - 1), 1e-3)
-        for a, b in zip(spots, spots[1:], strict=False):
+        for a, b in itertools.pairwise(spots):
             s.total({b[axis]: 1.0, a[axis]: -1.0, step: -1.0})
 
 
@@ -213,21 +214,19 @@ def drawn(s: System, kind: str, things: Sequence[Any], angle: float = 0.0) -> fl
     """What a dimension measures as the system stands (mm or radians)."""
     x = s.x
     if kind == "distance":
-        return s.apart(*things)
+        return s.apart(things[0], things[1])
     if kind in ("distance x", "distance y"):
         axis = int(kind.endswith("y"))
-        return abs(x[things[1][axis]] - x[things[0][axis]])
+        return float(abs(x[things[1][axis]] - x[things[0][axis]]))
     if kind == "along":
         p, q = things
-        return abs((x[q.x] - x[p.x]) * math.cos(angle) + (x[q.y] - x[p.y]) * math.sin(angle))
+        return float(abs((x[q.x] - x[p.x]) * math.cos(angle) + (x[q.y] - x[p.y]) * math.sin(angle)))
     if kind == "offset":
-        return abs(s.side(*things))
+        return abs(s.side(things[0], things[1]))
     if kind == "length":
         return s.apart(things[0].a, things[0].b)
     if kind in ("radius", "diameter"):
-        return x[things[0].r] * (2 if kind == "diameter" else 1)
+        return float(x[things[0].r] * (2 if kind == "diameter" else 1))
     if kind == "sweep":
-        return abs(x[things[0].tb] - x[things[0].ta])
+        return float(abs(x[things[0].tb] - x[things[0].ta]))
     return abs(math.remainder(x[things[1].t] - x[things[0].t] + angle, TURN))
-
-

@@ -1,8 +1,8 @@
 """Between the curves of a sketch and a system of unknowns: there, and back after it was solved.
 
 Ends that fall together are one point. Lines, arcs, circles and the pieces of polylines are elements with unknowns of
-their own; ellipses and splines keep their form and lie as two of their points do. A piece without length stays where its
-end is and has no direction.
+their own; ellipses and splines keep their form and lie as two of their points do. A piece without length stays where
+its end is and has no direction.
 """
 
 from __future__ import annotations
@@ -229,8 +229,8 @@ def _placed(shape: Shape, model: Model, number: int, x: Floats) -> Shape:
         centre, radius = _at(x, thing.c), float(x[thing.r])
         if isinstance(shape, Circle):
             return Circle(centre, radius)
-        if thing.a is None:
-            return replace(shape, centre=centre, radius=radius)  # type: ignore[call-arg]
+        if isinstance(shape, Arc) and thing.a is None:
+            return replace(shape, centre=centre, radius=radius)
         return Arc(centre, radius, math.remainder(float(x[thing.ta]), TURN), float(x[thing.tb] - x[thing.ta]))
     if isinstance(thing, Whole):
         old = np.array(model.system.x)

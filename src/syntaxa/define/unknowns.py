@@ -1,14 +1,14 @@
 """Unknowns and equations of a sketch.
 
-An *unknown* is a coordinate, a radius or a length (mm), or a direction (radians, never wrapped). There are three kinds of
-equation, and no others:
+An *unknown* is a coordinate, a radius or a length (mm), or a direction (radians, never wrapped). There are three kinds
+of equation, and no others:
 
     tie   unknown i = sign * unknown j + shift; it is substituted, never solved
     ray   (q - p) . (cos(t + phase), sin(t + phase)) = s1 r1 + s2 r2 + number
     sum   coefficients . unknowns = number
 
-A line has a direction, an arc one to each of its ends. As they are unknowns of their own, parallel, square, tangent at an
-end and angle are ties; no angle wraps, no sense flips, and nothing is singular where a length or a gap is nought.
+A line has a direction, an arc one to each of its ends. As they are unknowns of their own, parallel, square, tangent at
+an end and angle are ties; no angle wraps, no sense flips, and nothing is singular where a length or a gap is nought.
 """
 
 from __future__ import annotations

@@ -15,7 +15,7 @@ from syntaxa.drawing.units import mm_per
 from syntaxa.errors import MeasureError
 
 #: Signs and words for units that can be typed.
-_UNIT_WORDS = {
+UNIT_WORDS = {
     "'": "ft", "′": "ft", "ft": "ft", "feet": "ft", "foot": "ft",
     '"': "in", "″": "in", "in": "in", "inch": "in", "inches": "in",
     "mm": "mm", "cm": "cm", "dm": "dm", "m": "m", "km": "km", "um": "um", "µm": "um", "μm": "um",
@@ -169,7 +169,7 @@ class _Reader:
         if self._next()[0] != "number":
             raise self._wrong()
         value = self._with_unit(_Value(_number(self._take()[1]), False))
-        feet = value.is_length and _UNIT_WORDS.get(self._tokens[self._at - 1][1].lower()) == "ft"
+        feet = value.is_length and UNIT_WORDS.get(self._tokens[self._at - 1][1].lower()) == "ft"
         if feet and self._next()[0] == "number":
             inches = self._with_unit(_Value(_number(self._take()[1]), False))
             size = inches.size if inches.is_length else inches.size * mm_per("in")
@@ -180,7 +180,7 @@ class _Reader:
         kind, word = self._next()
         if kind != "unit":
             return value
-        unit = _UNIT_WORDS.get(word.lower())
+        unit = UNIT_WORDS.get(word.lower())
         if unit is None or value.is_length:
             raise self._wrong()
         self._take()

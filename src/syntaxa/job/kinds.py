@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Union
 
+from syntaxa.define import kinds as define
 from syntaxa.drawing.step import Step, StepRows
 from syntaxa.intake import kinds as intake
 from syntaxa.measure import kinds as measure
@@ -17,6 +18,7 @@ ROWS: StepRows = (
     *route.STEPS,
     *measure.AFTER_ROUTING,
     (*intake.BY_HAND, *route.BY_HAND, *mend.BY_HAND),
+    *define.STEPS,
 )
 
 #: Every kind of step, each once.

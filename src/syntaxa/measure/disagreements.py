@@ -48,24 +48,30 @@ def disagreements(state: State) -> list[Disagreement]:
     for taken in state.taken:
         to_mm = state.placement_of(taken).transform
         placed = [a.transformed(to_mm) for a in taken.drawing.annotations if isinstance(a, Dimension)]
-        per = _text_unit(placed)
+        per = text_unit(placed)
         found += [d for one in placed for d in _compared(one, per, judged.get(one.id, ""))]
     return found
 
 
 def _compared(dimension: Dimension, per: float, verdict: str) -> Iterator[Disagreement]:
+    found = written(dimension, per)
     drawn = dimension.measured
-    stated = _stated(dimension)
-    if drawn is None or stated is None:
+    if drawn is None or found is None:
         return
-    if dimension.measures == "angular":
-        value, slack, drawn = stated.value, stated.slack, math.degrees(drawn)
-    else:
-        unit = MM_PER_UNIT[stated.unit] if stated.unit else per
-        value, slack = stated.value * unit, stated.slack * unit
+    value, slack = found
+    drawn = math.degrees(drawn) if dimension.measures == "angular" else drawn
     if abs(value - drawn) > slack + _SHARE * max(abs(value), abs(drawn)):
-        text = shown_text(dimension) or f"{stated.value:g}"
+        text = shown_text(dimension) or f"{value:g}"
         yield Disagreement(dimension.id, dimension.measures, text, value, drawn, dimension.place, verdict)
+
+
+def written(dimension: Dimension, per: float) -> tuple[float, float] | None:
+    """(value, half of its last place) that a placed dimension states, in mm or degrees; per: mm of its texts' unit."""
+    stated = _stated(dimension)
+    if stated is None:
+        return None
+    unit = 1.0 if dimension.measures == "angular" else MM_PER_UNIT[stated.unit] if stated.unit else per
+    return stated.value * unit, stated.slack * unit
 
 
 def _stated(dimension: Dimension) -> Stated | None:
@@ -78,7 +84,7 @@ def _stated(dimension: Dimension) -> Stated | None:
     return stated
 
 
-def _text_unit(dimensions: list[Dimension]) -> float:
+def text_unit(dimensions: list[Dimension]) -> float:
     """mm in the unit that the texts speak: the one under which most dimensions agree, mm where none does."""
     pairs = [
         (stated, d.measured)

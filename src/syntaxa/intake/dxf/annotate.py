@@ -126,7 +126,7 @@ def _angle_by(entity: Any, measures: DimensionKind, given: int) -> AngleBy:
 
 
 def _allowed(entity: Any) -> tuple[float | None, float | None]:
-    """(above, below) that the dimension's style allows, where it shows tolerances or limits (DXF reference, DIMSTYLE)."""
+    """(above, below) that its style allows, where it shows tolerances or limits (DXF reference, DIMSTYLE)."""
     try:
         style = entity.override()
         if not (int(style.get("dimtol", 0)) or int(style.get("dimlim", 0))):

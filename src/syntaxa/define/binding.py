@@ -1,0 +1,240 @@
+"""Dimensions of the drawing bound to what they measure: ends, lines, centres and rounds of the sketches.
+
+An angle is bound to the sector that its text is in. What is bound to nothing says why.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+import msgspec
+import numpy as np
+from scipy.spatial import cKDTree
+
+from syntaxa.define.model import Measure, Named, Place
+from syntaxa.define.sketching import SAME, Model, model_of
+from syntaxa.define.unknowns import QUARTER, Element, Round, Spot, Straight
+from syntaxa.drawing.annotations import Dimension
+from syntaxa.drawing.state import State
+from syntaxa.geometry.points import Point
+from syntaxa.measure.clues.dimensions import shown_text
+from syntaxa.measure.disagreements import text_unit, written
+
+#: mm; how far a definition point may lie from what it measures.
+REACH = 0.25
+
+#: mm, and radians; what is written and what is drawn differ by no more where they agree: less is left by drawing.
+_AGREES = 0.05
+_AGREES_ANGLE = 1e-3
+
+#: Radians; directions that differ by less are one.
+_ONE_WAY = 1e-4
+
+
+@dataclass(frozen=True)
+class Bound:
+    """Dimensions that are bound, in the order of the drawing, and sentences about those that are not."""
+
+    measures: tuple[Measure, ...]
+    loose: tuple[str, ...] = field(default=())
+
+
+def bind(state: State) -> Bound:
+    """The dimensions of all drawings, as d1, d2... in their order; those that are bound to nothing count."""
+    finders = [_Finder(s.name, model_of(s.curves)) for s in state.profiles() if s.curves]
+    made: list[Measure] = []
+    loose: list[str] = []
+    number = 0
+    for taken in state.taken:
+        to_mm = state.placement_of(taken).transform
+        placed = [a.transformed(to_mm) for a in taken.drawing.annotations if isinstance(a, Dimension)]
+        per = text_unit(placed)
+        for one in placed:
+            number += 1
+            best = min(
+                (found for f in finders for found in f.found(f"d{number}", one)), key=lambda pair: pair[0], default=None
+            )
+            if best is None:
+                loose.append(f"d{number} ({one.measures}) measures nothing that is in a sketch.")
+            else:
+                made.append(_with_words(best[1], one, per))
+    return Bound(tuple(made), tuple(loose))
+
+
+def disagrees(measure: Measure, drawn_value: float) -> bool:
+    """Whether what is written is not what is drawn (mm or radians)."""
+    return measure.written is not None and abs(measure.written - drawn_value) > (
+        _AGREES_ANGLE if measure.is_angle else _AGREES
+    )
+
+
+def _with_words(measure: Measure, one: Dimension, per: float) -> Measure:
+    """With what is written; a text that shows the measured value writes that, and not what was rounded for it."""
+    shown = one.measurement or one.measured
+    if one.text and "<>" not in one.text:
+        said = written(one, per)
+        shown = None if said is None else math.radians(said[0]) if measure.is_angle else said[0]
+    grown = math.radians(1.0) if measure.is_angle else per
+    return msgspec.structs.replace(
+        measure,
+        written=shown,
+        text=shown_text(one),
+        plus=None if one.plus is None else one.plus * grown,
+        minus=None if one.minus is None else one.minus * grown,
+    )
+
+
+#: (how well it fits in mm, what it is)
+_Fit = tuple[float, Measure]
+
+
+class _Finder:
+    """What dimensions may be bound to in one sketch."""
+
+    def __init__(self, sketch: str, model: Model) -> None:
+        self._sketch, self._model, self._x = sketch, model, model.system.x
+        self._names: list[Named] = []
+        places: list[tuple[float, float]] = []
+        for piece, thing in zip(model.pieces, model.things, strict=True):
+            for place, spot in _places(thing):
+                self._names.append(piece.name.at(place))
+                places.append((self._x[spot.x], self._x[spot.y]))
+        self._tree = cKDTree(np.array(places).reshape(-1, 2))
+
+    def found(self, name: str, one: Dimension) -> Iterator[_Fit]:
+        """What a dimension may be, with how well it fits."""
+        find = {"linear": self._linear, "aligned": self._linear, "radius": self._round, "diameter": self._round,
+                "ordinate": self._ordinate, "angular": self._angular}.get(one.measures)  # fmt: skip
+        if find is None or len(one.points) < 2:
+            return
+        for off, kind, things, angle in find(one):
+            yield off, Measure(name, self._sketch, kind, tuple(things), angle)
+
+    def _near(self, p: Point) -> tuple[float, Named] | None:
+        """The nearest end or centre; an end where both are as near."""
+        if not self._names:
+            return None
+        near = self._tree.query_ball_point((p.x, p.y), REACH)
+        rows = [(float(np.hypot(*(self._tree.data[k] - (p.x, p.y)))), self._names[k]) for k in near]
+        return min(rows, key=lambda r: (round(r[0], 6), r[1].place == "centre", r[1]), default=None)
+
+    def _at(self, name: Named) -> Point:
+        spot = self._model.thing(name)
+        return Point(self._x[spot.x], self._x[spot.y])  # type: ignore[union-attr]
+
+    def _linear(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
+        ends = [self._near(p) for p in one.points[1:3]]
+        if len(ends) < 2 or ends[0] is None or ends[1] is None:
+            return
+        off, (a, b) = ends[0][0] + ends[1][0], (ends[0][1], ends[1][1])
+        p, q = self._at(a), self._at(b)
+        if p.distance_to(q) <= REACH:
+            return
+        along = one.along if one.measures == "linear" else None
+        if along is None:
+            line = self._line_between(p, q)
+            yield (off, "length", (line,), 0.0) if line else (off, "distance", (a, b), 0.0)
+            return
+        quarter = round(along / QUARTER)
+        if abs(along - quarter * QUARTER) <= _ONE_WAY:
+            yield off, ("distance x", "distance y")[quarter % 2], (a, b), 0.0
+        else:
+            yield off, "along", (a, b), along
+
+    def _line_between(self, p: Point, q: Point) -> Named | None:
+        for piece, thing in zip(self._model.pieces, self._model.things, strict=True):
+            if isinstance(thing, Straight):
+                ends = [Point(self._x[s.x], self._x[s.y]) for s in (thing.a, thing.b)]
+                if min(max(p.distance_to(a), q.distance_to(b)) for a, b in (ends, ends[::-1])) <= SAME:
+                    return piece.name
+        return None
+
+    def _round(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
+        a, b = one.points[0], one.points[-1]
+        whole = one.measures == "diameter"
+        centre, size = (a.toward(b, 0.5), a.distance_to(b) / 2) if whole else (a, a.distance_to(b))
+        for piece, thing in zip(self._model.pieces, self._model.things, strict=True):
+            if isinstance(thing, Round):
+                c, r = Point(self._x[thing.c.x], self._x[thing.c.y]), self._x[thing.r]
+                off = max(c.distance_to(centre), abs(r - size))
+                # Where only the rim is met, it is the best that can be said.
+                rim = abs(c.distance_to(b) - r)
+                if off <= REACH or (not whole and rim <= REACH / 2):
+                    yield min(off, REACH + rim), one.measures, (piece.name,), 0.0
+
+    def _ordinate(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
+        zero, place = self._near(one.points[0]), self._near(one.points[1])
+        if zero is None or place is None or zero[1] == place[1]:
+            return
+        upward = one.along is not None and abs(math.remainder(one.along, math.pi)) > QUARTER / 2
+        yield zero[0] + place[0], ("distance x", "distance y")[upward], (zero[1], place[1]), 0.0
+
+    def _angular(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
+        sides = _sides(one)
+        if sides is None:
+            return
+        (first, second), arc = sides
+        mine, other = self._carrier(*first), self._carrier(*second)
+        if mine is None or other is None or mine[1] == other[1]:
+            return
+        one_line, two_line = self._model.thing(mine[1]), self._model.thing(other[1])
+        t, u = self._x[one_line.t], self._x[two_line.t]  # type: ignore[union-attr]
+        vertex = _crossing(self._start(mine[1]), t, self._start(other[1]), u)
+        if vertex is None:
+            return
+        way = arc - vertex
+        across = math.sin(u - t)
+        # The sector that the arc lies in is spanned by the sides, each taken as it runs or backwards.
+        back_one = (way.x * math.sin(u) - way.y * math.cos(u)) / across < 0
+        back_two = (way.y * math.cos(t) - way.x * math.sin(t)) / across < 0
+        flip = math.pi if back_one != back_two else 0.0
+        yield mine[0] + other[0], "angle", (mine[1], other[1]), flip
+
+    def _start(self, name: Named) -> Point:
+        return self._at(name.at("start"))
+
+    def _carrier(self, a: Point, b: Point) -> tuple[float, Named] | None:
+        """The line on which two points lie: of several the one with an end nearest to one of them."""
+        best: tuple[float, float, Named] | None = None
+        s = self._model.system
+        for piece, thing in zip(self._model.pieces, self._model.things, strict=True):
+            if not isinstance(thing, Straight):
+                continue
+            t, ax, ay = s.x[thing.t], s.x[thing.a.x], s.x[thing.a.y]
+            off = max(abs((p.y - ay) * math.cos(t) - (p.x - ax) * math.sin(t)) for p in (a, b))
+            ends = [Point(s.x[e.x], s.x[e.y]) for e in (thing.a, thing.b)]
+            row = off, min(p.distance_to(e) for p in (a, b) for e in ends), piece.name
+            if off <= REACH and (best is None or (row[1], row[0]) < (best[1], best[0])):
+                best = row
+        return None if best is None else (best[0], best[2])
+
+
+def _places(thing: Element | None) -> Iterator[tuple[Place, Spot]]:
+    if thing is None:
+        return
+    if thing.a is not None and thing.b is not None:
+        yield "start", thing.a
+        yield "end", thing.b
+    if isinstance(thing, Round):
+        yield "centre", thing.c
+
+
+def _sides(one: Dimension) -> tuple[tuple[tuple[Point, Point], tuple[Point, Point]], Point] | None:
+    """The two sides of an angle, and a place on its arc (DXF reference, DIMENSION)."""
+    p = one.points
+    if one.angle_by == "sides":
+        return ((p[1], p[2]), (p[3], p[0])), p[4]
+    if one.angle_by == "vertex":
+        return ((p[3], p[1]), (p[3], p[2])), p[0]
+    return None
+
+
+def _crossing(p: Point, t: float, q: Point, u: float) -> Point | None:
+    """Where two carriers cross; None for parallel ones."""
+    across = math.sin(u - t)
+    if abs(across) < _ONE_WAY:
+        return None
+    far = ((q.x - p.x) * math.sin(u) - (q.y - p.y) * math.cos(u)) / across
+    return Point(p.x + far * math.cos(t), p.y + far * math.sin(t))

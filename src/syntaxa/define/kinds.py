@@ -1,0 +1,21 @@
+"""The steps of Define, in the order in which they are done: reading off and binding, then what is done by hand."""
+
+from __future__ import annotations
+
+from syntaxa.define.steps import (
+    AddDimension,
+    BindDimensions,
+    Constrain,
+    HoldSketch,
+    LetGo,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
+from syntaxa.drawing.step import StepRows
+
+STEPS: StepRows = (
+    (ReadOff,), (BindDimensions,),
+    (SetDimension, AddDimension, Constrain, LetGo, SetParameter, Rename, HoldSketch),
+)  # fmt: skip

@@ -1,0 +1,115 @@
+"""The fewest dimensions that are missing: those that a draughtsman would think of first, each holding one freedom more.
+
+A place is held first: the lowest point at the left, else everything could be moved. Then radii, lengths, and where
+centres and ends lie from that point; angles last.
+"""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from syntaxa.define.freedom import Freedom, fewest
+from syntaxa.define.model import Constraint, Measure, Named
+from syntaxa.define.relations import drawn
+from syntaxa.define.settling import Stated, free_in
+from syntaxa.define.sketching import Model
+from syntaxa.define.unknowns import Round, Spot, Straight
+from syntaxa.geometry.types import Floats
+
+
+@dataclass(frozen=True)
+class Missing:
+    """What would define a sketch: a place that is held, dimensions (without names yet), and what they measure now.
+
+    left  freedoms that none of them holds
+    """
+
+    place: Constraint | None
+    measures: tuple[Measure, ...]
+    values: tuple[float, ...]
+    left: int
+
+
+def missing(sketch: str, stated: Stated, values: Mapping[str, float]) -> Missing:
+    """What would define a sketch in which everything holds."""
+    model, free = free_in(stated, values)
+    x = np.array(model.system.x)
+    anchor = _anchor(model, free)
+    rows: list[tuple[Measure | None, dict[int, float]]] = []
+    if anchor is not None:
+        spot = _spot(model, anchor)
+        rows += [(None, {spot.x: 1.0}), (None, {spot.y: 1.0})]
+    rows += [(m, _slopes(model, m, x)) for m in _natural(sketch, model, anchor)]
+    chosen = fewest(free, [slopes for _, slopes in rows])
+    held = sum(rows[k][0] is None for k in chosen)
+    found = [m for k in chosen if (m := rows[k][0]) is not None]
+    place = Constraint(sketch, "fixed", (anchor,)) if anchor is not None and held else None
+    worth = tuple(drawn(model.system, m.kind, [model.thing(n) for n in m.things], m.angle) for m in found)
+    return Missing(place, tuple(found), worth, free.count - len(chosen))
+
+
+def _spot(model: Model, name: Named) -> Spot:
+    found = model.thing(name)
+    if not isinstance(found, Spot):
+        raise TypeError(f"{name} is no point.")
+    return found
+
+
+def _points(model: Model) -> Iterator[tuple[Named, Spot]]:
+    """Every point by its first name, centres of circles and arcs first."""
+    pairs = [(p.name, t) for p, t in zip(model.pieces, model.things, strict=True) if t is not None]
+    found: list[tuple[Named, Spot | None]] = [(n.at("centre"), t.c) for n, t in pairs if isinstance(t, Round)]
+    for name, thing in pairs:
+        found += [(name.at("start"), thing.a), (name.at("end"), thing.b)]
+    seen: set[Spot] = set()
+    for name, spot in found:
+        if spot is not None and spot not in seen:
+            seen.add(spot)
+            yield name, spot
+
+
+def _anchor(model: Model, free: Freedom) -> Named | None:
+    """The lowest point at the left, an end before a centre, where it can move at all."""
+    x = model.system.x
+    rank = dict(zip(model.system.spots, free.rank.tolist(), strict=True))
+    rows = [(n.place == "centre", round(x[s.x] + x[s.y], 6), n) for n, s in _points(model) if rank[s]]
+    return min(rows)[2] if rows else None
+
+
+def _natural(sketch: str, model: Model, anchor: Named | None) -> Iterator[Measure]:
+    """Dimensions that a draughtsman would think of, the likeliest first."""
+    pairs = [(p.name, t) for p, t in zip(model.pieces, model.things, strict=True) if t is not None]
+    lines = [(n, t) for n, t in pairs if isinstance(t, Straight)]
+    for name, thing in pairs:
+        if isinstance(thing, Round):
+            yield Measure("", sketch, "diameter" if thing.a is None else "radius", (name,))
+    for name, _ in lines:
+        yield Measure("", sketch, "length", (name,))
+    if anchor is not None:
+        for name, spot in _points(model):
+            if spot != _spot(model, anchor):
+                yield Measure("", sketch, "distance x", (anchor, name))
+                yield Measure("", sketch, "distance y", (anchor, name))
+    for (one, _), (two, _) in itertools.pairwise(lines):
+        yield Measure("", sketch, "angle", (one, two))
+
+
+def _slopes(model: Model, measure: Measure, x: Floats) -> dict[int, float]:
+    """How a dimension grows with the unknowns."""
+    things = [model.thing(n) for n in measure.things]
+    one, two = things[0], things[-1]
+    if isinstance(one, Round):
+        return {one.r: 1.0}
+    if isinstance(one, Spot) and isinstance(two, Spot):
+        axis = int(measure.kind.endswith("y"))
+        return {two[axis]: 1.0, one[axis]: -1.0}
+    if isinstance(one, Straight) and isinstance(two, Straight):
+        if measure.kind == "angle":
+            return {two.t: 1.0, one.t: -1.0}
+        c, s = float(np.cos(x[one.t])), float(np.sin(x[one.t]))
+        return {one.a.x: -c, one.a.y: -s, one.b.x: c, one.b.y: s}
+    raise TypeError(f"{measure.kind} is nothing that is proposed.")
