@@ -13,6 +13,7 @@ from hypothesis import settings
 sys.path.insert(0, str(Path(__file__).parent))
 sys.path.insert(0, str(Path(__file__).parent / "core"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "intake"))
+sys.path.insert(0, str(Path(__file__).parent / "core" / "define"))
 
 
 class _NoQt(importlib.abc.MetaPathFinder):

@@ -44,7 +44,7 @@ def _on(s: System, p: Spot, thing: Straight | Round) -> None:
     if isinstance(thing, Straight):
         s.ray(thing.a, p, thing.t, QUARTER)
         return
-    t = s.direction(thing.c, p)
+    t = s.rims[p, thing.r] = s.direction(thing.c, p)
     s.ray(thing.c, p, t, 0.0, thing.r)
     s.ray(thing.c, p, t, QUARTER)
 
@@ -65,12 +65,19 @@ def shared_end(one: Element, two: Element) -> Spot | None:
 
 
 def _tangent(s: System, one: Element, two: Element) -> None:
-    """At the end that they share, else anywhere."""
+    """At the end that they share, or at the end of a line that was put on a round; else anywhere.
+
+    Where a line ends on a round that it touches, touching alone would be singular: it says where its end is, twice over.
+    """
     at = shared_end(one, two)
     if at is not None:
         (t, by), (u, more) = _heading(one, at), _heading(two, at)
         s.tie(t, u, 1.0, s.turned(t, u, more - by, math.pi))
     elif isinstance(one, Straight) and isinstance(two, Round):
+        rim = next((s.rims[p, two.r] for p in (one.a, one.b) if (p, two.r) in s.rims), None)
+        if rim is not None:
+            s.tie(rim, one.t, 1.0, s.turned(rim, one.t, QUARTER, math.pi))
+            return
         s.ray(one.a, two.c, one.t, QUARTER, two.r, math.copysign(1.0, s.side(two.c, one)))
     elif isinstance(one, Round) and isinstance(two, Straight):
         _tangent(s, two, one)

@@ -67,7 +67,8 @@ class Stated:
         model = model_of(self.curves, self.pieces, x)
         for k in {k for name in stays for k in _moving(model.thing(name))}:
             model.system.weight[k] *= _STAYS
-        for k, c in enumerate(self.constraints):
+        # What lies on a round is said first, for what touches it there is said by it.
+        for k, c in sorted(enumerate(self.constraints), key=lambda item: item[1].kind != "on"):
             add(model.system, k, c.kind, [model.thing(n) for n in c.things])
         for k, m in enumerate(self.measures, len(self.constraints)):
             if m.name in values:

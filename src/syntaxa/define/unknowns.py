@@ -109,6 +109,7 @@ class System:
     x       where each unknown stands
     weight  what moving it by one costs: mm2 a unit2; nearly nothing for lengths that only help
     angles  which unknowns are directions
+    rims    the direction from the centre of a round to a point that was put on it, by point and radius
     owners  the constraint that each unknown was made for, to help; FORM for those of curves
     source  the constraint that is being added; FORM for curves
     """
@@ -123,6 +124,7 @@ class System:
     spots: list[Spot] = field(default_factory=list)
     lines: list[Straight] = field(default_factory=list)
     rounds: list[Round] = field(default_factory=list)
+    rims: dict[tuple[Spot, int], int] = field(default_factory=dict)
     source: int = FORM
     _lengths: dict[int, int] = field(default_factory=dict)
 
