@@ -5,6 +5,18 @@ from __future__ import annotations
 import msgspec
 import pytest
 
+from syntaxa.define.model import Constraint, Measure, Named
+from syntaxa.define.steps import (
+    AddDimension,
+    BindDimensions,
+    Constrain,
+    HoldSketch,
+    LetGo,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step
@@ -86,6 +98,15 @@ STEPS: tuple[Step, ...] = (
     JoinCurves(("drawn-1", "fillet-1")),
     CutCurve("drawn-2", 95.0, 40.0, "split"),
     LockCurves(("drawn-2.1",)),
+    ReadOff(0.04, 0.4),
+    BindDimensions(),
+    SetParameter("wide", "10in / 2", "a test"),
+    AddDimension(Measure("d1", "Base", "length", (Named("6B"),), use="live")),
+    SetDimension("d1", "wide + 3mm"),
+    Rename("wide", "width"),
+    LetGo("Base", ("equal radius: #88, #89",)),
+    Constrain(Constraint("Base", "equal radius", (Named("88"), Named("89")))),
+    HoldSketch("CONTROL-BOX"),
 )
 
 

@@ -133,13 +133,15 @@ class _Finder:
         if p.distance_to(q) <= REACH:
             return
         along = one.along if one.measures == "linear" else None
-        if along is None:
+        turned = None if along is None else abs(math.remainder((q - p).angle - along, math.pi))
+        level = along is not None and abs(math.remainder(along, QUARTER)) <= _ONE_WAY
+        if along is None or (turned is not None and turned <= _ONE_WAY and not level):
+            # Some programs write an aligned one as a linear one that is turned along.
             line = self._line_between(p, q)
             yield (off, "length", (line,), 0.0) if line else (off, "distance", (a, b), 0.0)
             return
-        quarter = round(along / QUARTER)
-        if abs(along - quarter * QUARTER) <= _ONE_WAY:
-            yield off, ("distance x", "distance y")[quarter % 2], (a, b), 0.0
+        if level:
+            yield off, ("distance x", "distance y")[round(along / QUARTER) % 2], (a, b), 0.0
         else:
             yield off, "along", (a, b), along
 

@@ -67,7 +67,7 @@ def shared_end(one: Element, two: Element) -> Spot | None:
 def _tangent(s: System, one: Element, two: Element) -> None:
     """At the end that they share, or at the end of a line that was put on a round; else anywhere.
 
-    Where a line ends on a round that it touches, touching alone would be singular: it says where its end is, twice over.
+    Where a line ends on a round that it touches, touching alone would be singular: it would say twice where its end is.
     """
     at = shared_end(one, two)
     if at is not None:

@@ -62,11 +62,19 @@ class Stated:
             curves, pieces, _there(model, constraints, gone), _there(model, measures, gone), tuple(dict.fromkeys(gone))
         )
 
-    def model(self, values: Mapping[str, float], x: Floats | None = None, stays: Iterable[Named] = ()) -> Model:
-        """The system with the values of live dimensions, from where it stands or from other unknowns."""
+    def model(
+        self, values: Mapping[str, float], x: Floats | None = None, stays: Iterable[Named] = (), *, firmly: bool = False
+    ) -> Model:
+        """The system with the values of live dimensions, from where it stands or from other unknowns.
+
+        stays   what is to move less than all else, or where that is possible not at all (firmly)
+        """
         model = model_of(self.curves, self.pieces, x)
-        for k in {k for name in stays for k in _moving(model.thing(name))}:
-            model.system.weight[k] *= _STAYS
+        for k in sorted({k for name in stays for k in _moving(model.thing(name))}):
+            if firmly:
+                model.system.tie(k, shift=model.system.x[k])
+            else:
+                model.system.weight[k] *= _STAYS
         # What lies on a round is said first, for what touches it there is said by it.
         for k, c in sorted(enumerate(self.constraints), key=lambda item: item[1].kind != "on"):
             add(model.system, k, c.kind, [model.thing(n) for n in c.things])
@@ -98,7 +106,13 @@ class Settled:
 def settled(stated: Stated, values: Mapping[str, float], stays: Iterable[Named] = ()) -> Settled:
     """The sketch with live dimensions at their values (mm or radians); raises DefineError saying why not."""
     before = {name: v for name, v in stated.measured().items() if name in values}
-    x = _followed(stated, before, dict(values), tuple(stays))
+    firm = tuple(stays)
+    _refuse_nonsense(stated, values)
+    x, last = _followed(stated, before, dict(values), firm, firmly=True) if firm else (None, None)
+    if x is None:
+        x, last = _followed(stated, before, dict(values), firm, firmly=False)
+    if x is None:
+        raise _contradiction(stated, values, last)
     bare = model_of(stated.curves, stated.pieces)
     x = x[: len(bare.system.x)]
     return Settled(curves_from(stated.curves, bare, x), _moves(bare, x), x)
@@ -136,26 +150,26 @@ def idle_in(stated: Stated, values: Mapping[str, float]) -> tuple[str, ...]:
 # ---------------------------------------------------------------------- following
 
 
-def _followed(stated: Stated, before: dict[str, float], goal: dict[str, float], stays: tuple[Named, ...]) -> Floats:
-    """All unknowns with the values at their goals, as far as it is possible; else raises."""
-    _refuse_nonsense(stated, goal)
-    model = stated.model(before, None, stays)
-    now = solved(model.system)
+def _followed(
+    stated: Stated, before: dict[str, float], goal: dict[str, float], stays: tuple[Named, ...], *, firmly: bool
+) -> tuple[Floats | None, Floats | None]:
+    """(unknowns of the sketch at the goals, or None; those as far as it came, or None where it never held)."""
+    now = solved(stated.model(before, None, stays, firmly=firmly).system)
     if not now.holds:
-        raise _contradiction(stated, before, None)
+        return None, None
     x, share, stride = now.x[: _own(stated)], 0.0, 1.0
     while share < 1.0:
         there = min(1.0, share + stride)
         values = {name: v + there * (goal[name] - v) for name, v in before.items()} if there < 1.0 else goal
-        model = stated.model(values, x, stays)
+        model = stated.model(values, x, stays, firmly=firmly)
         done = solved(model.system)
         if done.holds and _same_way(model, done.x):
             x, share, stride = done.x[: len(x)], there, 2 * stride
         elif stride > _SHORTEST:
             stride /= 2
         else:
-            raise _contradiction(stated, goal, x)
-    return x
+            return None, x
+    return x, x
 
 
 def _own(stated: Stated) -> int:

@@ -1,4 +1,4 @@
-"""Random sketches, and their freedom by brute force: classical equations over plain coordinates, slopes by differences."""
+"""Random sketches, and their freedom by brute force: classical equations over coordinates, slopes by differences."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ Row = Callable[[np.ndarray], list[float]]
 
 @dataclass
 class Both:
-    """The same sketch twice: as a system, and as equations over the coordinates of its points and radii of its circles."""
+    """The same sketch twice: as a system, and as equations over the coordinates of its points and its radii."""
 
     system: System
     start: np.ndarray
@@ -41,7 +41,9 @@ class Both:
             there = least_squares(lambda w: self.off(w, upto), near, xtol=1e-15, ftol=1e-15, gtol=1e-15).x
             if np.abs(self.off(there, upto)).max() > 1e-9:
                 continue
-            j = np.array([(self.off(there + e, upto) - self.off(there - e, upto)) / 2e-6 for e in np.eye(len(v)) * 1e-6])
+            j = np.array(
+                [(self.off(there + e, upto) - self.off(there - e, upto)) / 2e-6 for e in np.eye(len(v)) * 1e-6]
+            )
             size = np.linalg.svd(j, compute_uv=False)
             best = min(best, len(v) - int((size > 1e-5 * max(size.max(), 1.0)).sum()))
         return best
@@ -55,7 +57,7 @@ def _is_flat(grid: list[tuple[int, int]]) -> bool:
 
 
 def random_sketch(seed: int, level: bool = True) -> Both:
-    """A chain of lines that closes, a few circles, and constraints that hold as it is drawn (special positions among them)."""
+    """Lines that close, two circles, and constraints that hold as it is drawn (special positions among them)."""
     dice = random.Random(seed)
     count = dice.randint(3, 5)
     grid = [(0, 0)] * count

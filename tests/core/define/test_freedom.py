@@ -49,8 +49,9 @@ def test_a_rectangle_loses_its_freedoms_one_by_one() -> None:
     s, spots, lines = rectangle()
     counts = []
     for number, (kind, things, value) in enumerate(
-        [("level", [lines[0]], 0.0), ("upright", [lines[1]], 0.0), ("level", [lines[2]], 0.0), ("upright", [lines[3]], 0.0),
-         ("fixed", [spots[0]], 0.0), ("length", [lines[0]], 60.0), ("length", [lines[1]], 40.0)]
+        [("level", [lines[0]], 0.0), ("upright", [lines[1]], 0.0), ("level", [lines[2]], 0.0),
+         ("upright", [lines[3]], 0.0), ("fixed", [spots[0]], 0.0), ("length", [lines[0]], 60.0),
+         ("length", [lines[1]], 40.0)]
     ):  # fmt: skip
         add(s, number, kind, things, value)
         counts.append(freedom(s, np.array(s.x)).count)

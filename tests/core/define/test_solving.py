@@ -1,7 +1,7 @@
 """Solving against constructions and linkages with known answers, and against other solvers.
 
-Sources: Euclid, Elements I.1; Apollonius' problem by Descartes' circle theorem (1643); common tangents of two circles and
-the positions of four-bar and slider-crank by the cosine rule (plane trigonometry, derived here).
+Sources: Euclid, Elements I.1; Apollonius' problem by Descartes' circle theorem (1643); common tangents of two circles
+and the positions of four-bar and slider-crank by the cosine rule (plane trigonometry, derived here).
 """
 
 from __future__ import annotations
@@ -134,7 +134,9 @@ def test_a_bolt_circle_has_the_coordinates_of_the_tables() -> None:
     add(s, 3, "level points", [hub.c, holes[0].c])
     done = solved(s)
     x, y = at(done.x, hub.c)
-    for k, (c, n) in enumerate([(1, 0), (0.5, 0.8660254), (-0.5, 0.8660254), (-1, 0), (-0.5, -0.8660254), (0.5, -0.8660254)]):
+    for k, (c, n) in enumerate(
+        [(1, 0), (0.5, 0.8660254), (-0.5, 0.8660254), (-1, 0), (-0.5, -0.8660254), (0.5, -0.8660254)]
+    ):
         assert at(done.x, holes[k].c) == pytest.approx((x + 40 * c, y + 40 * n), abs=2e-6)
 
 
@@ -173,7 +175,9 @@ def test_no_solution_is_nearer_than_the_one_found(sizes: list[float]) -> None:
 
 
 @given(_SIZES, st.floats(-3, 3), st.floats(-500, 500))
-def test_a_moved_turned_or_mirrored_sketch_has_the_same_solution_moved(sizes: list[float], turn: float, far: float) -> None:
+def test_a_moved_turned_or_mirrored_sketch_has_the_same_solution_moved(
+    sizes: list[float], turn: float, far: float
+) -> None:
     points = [(0.0, 0.0), (37.0, 0.0), (18.0, 32.0), (56.0, 31.0)]
     c, n = math.cos(turn), math.sin(turn)
 

@@ -1,0 +1,205 @@
+"""A drawing with dimensions becomes one that knows what holds: values change, and what is written goes out as typed."""
+
+from __future__ import annotations
+
+import math
+
+import ezdxf
+import pytest
+from drawings import CORNER, HEIGHT, HUB, RING, plate
+
+from syntaxa.define.model import Constraint, Measure, Named
+from syntaxa.define.part import Defined
+from syntaxa.define.steps import (
+    AddDimension,
+    BindDimensions,
+    Constrain,
+    HoldSketch,
+    LetGo,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
+from syntaxa.define.views import defined
+from syntaxa.deliver.write import deliver
+from syntaxa.job.evaluate import Evaluator
+from syntaxa.job.model import Job, Source
+from syntaxa.measure.steps import ChooseUnit
+from syntaxa.mend.steps import MendFindings
+
+READ = (ChooseUnit("mm"), MendFindings(0.1), ReadOff(), BindDimensions())
+
+
+def evaluated(data: bytes, *steps):
+    job = Job.of(Source.of("plate.dxf", data))
+    for step in steps:
+        job = job.with_step(step)
+    return Evaluator().evaluate(job)
+
+
+def failed(evaluation) -> list[str]:
+    return [r.failed for r in evaluation.ledger if r.failed]
+
+
+def placed(state):
+    """The missing place and dimensions of the only sketch, as steps."""
+    (sketch,) = defined(state).sketches
+    wanted = sketch.missing
+    steps = [Constrain(wanted.place)] if wanted.place else []
+    for number, m in enumerate(wanted.measures, 100):
+        steps.append(AddDimension(Measure(f"d{number}", m.sketch, m.kind, m.things, m.angle, use="live")))
+    return steps
+
+
+def test_five_clicks_define_a_drawing_with_dimensions():
+    # Reading off and binding are two; taking all that is missing is the third.
+    read = evaluated(plate(noise=0.01), *READ)
+    steps = placed(read.state)
+    assert len(steps) == 1
+    whole = evaluated(plate(noise=0.01), *READ, *steps)
+    assert failed(whole) == []
+    assert defined(whole.state).freedom == 0
+
+
+@pytest.mark.parametrize("seed", range(3))
+def test_what_is_typed_is_what_goes_out_to_the_last_digit(tmp_path, seed):
+    data = plate(noise=0.01, seed=seed)
+    done = evaluated(data, *READ, *placed(evaluated(data, *READ).state), SetDimension("d1", "100"),
+                     SetDimension("d5", "d1/2"), SetDimension("d2", "80"), SetDimension("d6", "d2/2"))  # fmt: skip
+    assert failed(done) == []
+    deliver(done.state, tmp_path / "out.dxf")
+    anew = evaluated(plate(100.0), ChooseUnit("mm"))
+    deliver(anew.state, tmp_path / "anew.dxf")
+    mine, drawn = (_sizes(tmp_path / name) for name in ("out.dxf", "anew.dxf"))
+    assert mine["width"] == pytest.approx(100.0, abs=1e-9)
+    assert mine == pytest.approx(drawn, abs=1e-9)
+
+
+def _sizes(path) -> dict[str, float]:
+    """What the delivered part measures, as an independent reader sees it; places from its lower left."""
+    space = ezdxf.readfile(path).modelspace()
+    circles = sorted((c.dxf.radius, c.dxf.center.x, c.dxf.center.y) for c in space.query("CIRCLE"))
+    lines = [(p.x, p.y) for e in space.query("LINE") for p in (e.dxf.start, e.dxf.end)]
+    lines += [(x, y) for e in space.query("LWPOLYLINE") for x, y, *_ in e.get_points()]
+    x0, y0 = min(p[0] for p in lines), min(p[1] for p in lines)
+    hub = circles[-1]
+    found = {"width": max(p[0] for p in lines) - x0, "height": max(p[1] for p in lines) - y0, "hub": hub[0],
+             "hub x": hub[1] - x0, "hub y": hub[2] - y0}  # fmt: skip
+    holes = sorted(circles[:-1], key=lambda c: math.atan2(c[2] - hub[2] + 1e-6, c[1] - hub[1]) % math.tau)
+    for k, (r, x, y) in enumerate(holes):
+        found |= {f"hole {k}": r, f"hole {k} x": x - x0, f"hole {k} y": y - y0}
+    return found
+
+
+def test_a_value_that_cannot_be_names_what_is_in_the_way_and_changes_nothing():
+    before = evaluated(plate(), *READ)
+    after = evaluated(plate(), *READ, SetDimension("d3", "60"))
+    (told,) = failed(after)
+    assert "cannot" in told
+    assert after.state.sketches == before.state.sketches
+
+
+@pytest.mark.parametrize("text", ["-5", "0", "1e12", "3deg", "d1/0", "nothing", "", "d1 + 3deg", "d1"])
+def test_nonsense_is_told_in_a_sentence_and_changes_nothing(text):
+    before = evaluated(plate(), *READ)
+    after = evaluated(plate(), *READ, SetDimension("d1", text))
+    (told,) = failed(after)
+    assert told.endswith(".")
+    assert after.state.sketches == before.state.sketches
+
+
+def test_what_is_written_and_not_drawn_waits_for_a_choice():
+    waiting = evaluated(plate(148.97, text="150"), *READ)
+    part = waiting.state.part(Defined)
+    assert defined(waiting.state).disagreeing == ("d1",)
+    assert part.measure("d1").use == "measured"
+    assert part.measure("d1").written == 150.0
+    taken = evaluated(plate(148.97, text="150"), *READ, SetDimension("d1", "150"))
+    assert defined(taken.state).measured["d1"] == pytest.approx(150.0, abs=1e-10)
+    assert defined(taken.state).disagreeing == ()
+    left = evaluated(plate(148.97, text="150"), *READ, SetDimension("d1", use="text"))
+    assert defined(left.state).disagreeing == ()
+    assert defined(left.state).measured["d1"] == pytest.approx(148.97, abs=1e-9)
+
+
+def test_nothing_redundant_is_read_off_and_everything_is_exact():
+    for seed in range(3):
+        state = evaluated(plate(noise=0.01, seed=seed), *READ).state
+        (sketch,) = defined(state).sketches
+        assert sketch.kinds == {"level": 2, "upright": 2, "tangent": 8, "equal radius": 8, "ring": 1, "level points": 1}
+        lines = [c.shape for c in state.sketches[0].curves if c.shape.kind == "line"]
+        assert all(s.start.x == s.end.x or s.start.y == s.end.y for s in lines)
+
+
+def test_parameters_drive_dimensions_and_are_renamed_everywhere():
+    steps = (SetParameter("w", "4in"), SetDimension("d1", "w + 8.4mm"), SetDimension("d5", "w/2"), Rename("w", "width"))
+    done = evaluated(plate(), *READ, *steps)
+    assert failed(done) == []
+    part = done.state.part(Defined)
+    assert [m.expression for m in part.measures if "width" in m.expression] == ["width + 8.4mm", "width/2"]
+    assert defined(done.state).measured["d1"] == pytest.approx(110.0, abs=1e-10)
+    refused = evaluated(plate(), *READ, *steps, SetParameter("width", ""))
+    assert failed(refused) == ["d1 uses width. Change that first."]
+    ring = evaluated(plate(), *READ, SetParameter("a", "b"), SetParameter("b", "a"))
+    assert any("never comes to an end" in f or "nothing is called" in f for f in failed(ring))
+
+
+def test_what_is_let_go_does_not_hold_any_more():
+    key = next(c.key for c in evaluated(plate(), *READ).state.part(Defined).constraints if c.kind == "ring")
+    done = evaluated(plate(), *READ, LetGo("0", (key,)))
+    assert failed(done) == []
+    # The ring held eleven freedoms of its six holes' twelve, and one dimension to it now holds less.
+    assert defined(done.state).freedom > defined(evaluated(plate(), *READ).state).freedom
+    assert failed(evaluated(plate(), *READ, LetGo("0", ("ring: nothing",))))
+
+
+def test_what_is_implied_is_not_added():
+    state = evaluated(plate(), *READ).state
+    lines = [c.root for c in state.sketches[0].curves if c.shape.kind == "line"]
+    done = evaluated(plate(), *READ, Constrain(Constraint("0", "parallel", (Named(lines[0]), Named(lines[2])))))
+    assert "implied" in failed(done)[0]
+
+
+def test_a_sketch_held_whole_counts_as_defined_and_does_not_move():
+    before = evaluated(plate(noise=0.01), ChooseUnit("mm"), MendFindings(0.1))
+    done = evaluated(plate(noise=0.01), *READ[:2], HoldSketch("0"), SetDimension("d1", "100"))
+    (sketch,) = defined(done.state).sketches
+    assert sketch.is_defined
+    assert done.state.sketches == before.state.sketches
+
+
+def test_what_is_gone_after_mending_again_is_told_and_the_rest_stays():
+    state = evaluated(plate(), *READ).state
+    hub = next(c.root for c in state.sketches[0].curves if c.shape.kind == "circle" and c.shape.radius == HUB)
+    measure = Measure("hub", "0", "diameter", (Named("gone"),), use="live")
+    refused = evaluated(plate(), *READ, AddDimension(measure))
+    assert "cannot be found" in failed(refused)[0]
+    kept = evaluated(plate(), *READ[:1], MendFindings(0.5), *READ[2:], SetDimension("d4", "20"))
+    assert failed(kept) == []
+    (circle,) = [c.shape for c in kept.state.sketches[0].curves if c.root == hub]
+    assert circle.radius == pytest.approx(10.0, abs=1e-12)
+
+
+def test_there_and_back_is_where_it_was():
+    once = evaluated(plate(noise=0.01), *READ).state
+    back = evaluated(plate(noise=0.01), *READ, SetDimension("d4", "20"), SetDimension("d4", "30")).state
+    for one, other in zip(once.sketches[0].curves, back.sketches[0].curves, strict=True):
+        assert one.shape.start.distance_to(other.shape.start) < 1e-6
+        assert one.shape.end.distance_to(other.shape.end) < 1e-6
+
+
+def test_the_ledger_says_how_far_anything_moved():
+    done = evaluated(plate(), *READ, SetDimension("d1", "160"))
+    entry = done.ledger[-1].entry
+    assert entry.max_mm == pytest.approx(10.0, abs=1e-9)
+    assert entry.changed > 0
+    quiet = evaluated(plate(), *READ, SetDimension("d1", "150"))
+    assert quiet.ledger[-1].entry.max_mm < 1e-9
+
+
+def test_radius_and_height_are_as_the_plate_was_made():
+    measured = defined(evaluated(plate(), *READ).state).measured
+    assert measured == pytest.approx(
+        {"d1": 150.0, "d2": HEIGHT, "d3": CORNER, "d4": 2 * HUB, "d5": 75.0, "d6": HEIGHT / 2, "d7": RING, "d8": 6.0}
+    )
