@@ -75,15 +75,12 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
 
 def in_doubt(record: DefineRecord) -> bool:
     """Whether something is free, or says what is not drawn."""
-    return any(s.freedom for s in record.sketches) or any(d.disagrees for d in record.dimensions)
+    return any(not s.held and s.freedom != 0 for s in record.sketches) or any(d.disagrees for d in record.dimensions)
 
 
 def print_defined(record: DefineRecord, *, propose: bool) -> None:
     """The record for people."""
-    rows = [
-        (s.name, s.curves, sum(s.constraints.values()), "held whole" if s.held else s.freedom or "none, fully defined")
-        for s in record.sketches
-    ]
+    rows = [(s.name, s.curves, sum(s.constraints.values()), _free(s)) for s in record.sketches]
     print(table(("Sketch", "Curves", "Constraints", "Free"), rows))
     if record.dimensions:
         print(
@@ -114,6 +111,14 @@ def print_defined(record: DefineRecord, *, propose: bool) -> None:
         print(f"Written: {output}")
     for note in record.notes:
         print(note)
+
+
+def _free(sketch: DefinedSketchRecord) -> str:
+    if sketch.held:
+        return "held whole"
+    if sketch.freedom is None:
+        return "not counted, too large"
+    return str(sketch.freedom) if sketch.freedom else "none, fully defined"
 
 
 # ---------------------------------------------------------------------- what is asked for
@@ -222,7 +227,8 @@ def _record(
 def _sketch(sketch: SketchFreedom, part: Defined, state: State) -> DefinedSketchRecord:
     standing = Standing.of(state, part)
     values = {k: v for k, v in standing.measured.items() if drives(part, k)}
-    redundant = len(idle_in(standing.stated[sketch.name], values))
+    stated = standing.stated[sketch.name]
+    redundant = 0 if sketch.freedom is None or sketch.held else len(idle_in(stated, values))
     return DefinedSketchRecord(
         sketch.name, sketch.points, sketch.curves, sketch.freedom, sketch.held, sketch.kinds, redundant, []
     )

@@ -180,12 +180,12 @@ class MendRecord(msgspec.Struct, frozen=True):
 
 
 class DefinedSketchRecord(msgspec.Struct, frozen=True):
-    """A sketch as it is defined: what is free, and what holds, by kind."""
+    """A sketch as it is defined: what is free (null where it is too large to count), and what holds, by kind."""
 
     name: str
     points: int
     curves: int
-    freedom: int
+    freedom: int | None
     held: bool
     constraints: dict[str, int]
     redundant: int

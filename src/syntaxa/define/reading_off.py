@@ -118,15 +118,15 @@ class _Work:
             for g in sorted(guesses, key=lambda g: (g.off, g.kind, g.things))
         ]
         have = {c.key for c in (*self._known, *self.kept)} | self._without
-        new = [(c, off) for c, off in new if c.key not in have and self._turns_little(c)]
+        model = model_of(self._curves, self._pieces, self.x)
+        new = [(c, off) for c, off in new if c.key not in have and self._turns_little(model, c)]
         if new:
             self._settled([c for c, _ in new], [off for _, off in new])
 
-    def _turns_little(self, constraint: Constraint) -> bool:
+    def _turns_little(self, model: Model, constraint: Constraint) -> bool:
         """Whether directions are turned by no more than the limit."""
         if constraint.kind not in ("level", "upright", "parallel", "perpendicular"):
             return True
-        model = model_of(self._curves, self._pieces, self.x)
         lines = [model.thing(n) for n in constraint.things]
         turn = model.system.x[lines[-1].t] - (model.system.x[lines[0].t] if len(lines) > 1 else 0.0)  # type: ignore[union-attr]
         quarter = np.pi / 2

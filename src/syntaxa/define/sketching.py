@@ -30,6 +30,15 @@ from syntaxa.geometry.types import Floats
 SAME = 1e-6
 
 
+#: Pieces beyond which freedom is not counted and nothing is read off: ranks cost the cube of what hangs together.
+MOST_PIECES = 1000
+
+
+def is_large(curves: Sequence[Curve]) -> bool:
+    """Whether a sketch is too large for ranks."""
+    return sum(len(c.shape.bulges) if isinstance(c.shape, Polyline) else 1 for c in curves) > MOST_PIECES
+
+
 @dataclass(frozen=True)
 class Piece:
     """A piece of a curve: which curve of the sketch, its shape, and its name; ends as numbers of points, or None."""

@@ -22,6 +22,7 @@ from syntaxa.define.part import Defined
 from syntaxa.define.reading_off import Limits, read_off
 from syntaxa.define.relations import HOLDS
 from syntaxa.define.settling import Settled, Stated, idle_in, settled
+from syntaxa.define.sketching import MOST_PIECES, is_large
 from syntaxa.define.values import drives, values_of
 from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.quantities import plain_number
@@ -51,14 +52,21 @@ class ReadOff(DefineStep, frozen=True, tag="read_off"):
             raise DefineError("What holds is read off within 1 mm and 10° at most.", suggestion="Give limits above 0.")
         part, limits = state.part(Defined), Limits(self.level, math.radians(self.angle))
         sketches = [s for s in open_sketches(state) if s.name not in part.held]
+        large: list[str] = []
         for k, sketch in enumerate(sketches):
             context.progress(k / len(sketches))
             still_wanted()
+            if is_large(sketch.curves):
+                large.append(sketch.name)
+                continue
             known = [c for c in part.constraints if c.sketch == sketch.name]
             found = read_off(sketch.name, sketch.curves, limits, known)
             part = replace(part, constraints=(*part.constraints, *found.kept))
         count = len(part.constraints) - len(state.part(Defined).constraints)
-        return _done(state, part, f"{count} constraints were read off." if count != 1 else "1 constraint was read off.")
+        says = f"{count} constraints were read off." if count != 1 else "1 constraint was read off."
+        if large:
+            says += f" {', '.join(large)}: more than {MOST_PIECES} lines and arcs, so nothing was read off there."
+        return _done(state, part, says)
 
 
 class BindDimensions(DefineStep, frozen=True, tag="bind_dimensions"):
@@ -164,7 +172,7 @@ class Constrain(DefineStep, frozen=True, tag="constrain"):
         part = replace(part, constraints=(*part.constraints, new))
         made, entry = _done(state, part)
         sketch = made.sketch(new.sketch)
-        if sketch is not None and new.key in _idle(part, sketch):
+        if sketch is not None and not is_large(sketch.curves) and new.key in _idle(part, sketch):
             raise DefineError(f"“{new.key}” is implied by what holds already.", suggestion="Nothing needs to be added.")
         return made, entry
 
@@ -341,7 +349,8 @@ def _driving(part: Defined, sketch: Sketch) -> Defined:
     stated = stated_of(part, sketch)
     values = stated.measured()
     agreeing = [m for m in stated.measures if m.written is not None and not disagrees(m, values[m.name])]
-    idle = set(idle_in(stated, {m.name: values[m.name] for m in agreeing if m.use != "text"}))
+    known = {m.name: values[m.name] for m in agreeing if m.use != "text"}
+    idle = set() if is_large(sketch.curves) else set(idle_in(stated, known))
     for m in agreeing:
         if m.name not in idle and m.use == "measured" and m.written is not None:
             driven = msgspec.structs.replace(m, use="live", expression=shown(m.written, is_angle=m.is_angle))

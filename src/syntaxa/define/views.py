@@ -9,6 +9,7 @@ from syntaxa.define.binding import disagrees
 from syntaxa.define.part import Defined
 from syntaxa.define.proposals import Missing, missing
 from syntaxa.define.settling import Stated, free_in
+from syntaxa.define.sketching import is_large, model_of
 from syntaxa.define.steps import Standing
 from syntaxa.define.values import drives
 from syntaxa.drawing.state import State
@@ -32,7 +33,7 @@ class Movable:
 class SketchFreedom:
     """A sketch as it is defined.
 
-    freedom  degrees of freedom; held whether it is held whole, and so has none
+    freedom  degrees of freedom; None where the sketch is too large to count them; held whether it is held whole, and so has none
     kinds    how many constraints of each kind
     gone     what is said of curves that are no longer there, in sentences
     """
@@ -40,7 +41,7 @@ class SketchFreedom:
     name: str
     points: int
     curves: int
-    freedom: int
+    freedom: int | None
     held: bool
     kinds: dict[str, int]
     movable: tuple[Movable, ...]
@@ -50,7 +51,7 @@ class SketchFreedom:
     @property
     def is_defined(self) -> bool:
         """Whether nothing of it can move."""
-        return self.held or not self.freedom
+        return self.held or self.freedom == 0
 
 
 @dataclass(frozen=True)
@@ -63,8 +64,8 @@ class Definition:
 
     @property
     def freedom(self) -> int:
-        """Degrees of freedom of all sketches."""
-        return sum(s.freedom for s in self.sketches)
+        """Degrees of freedom of all sketches in which they were counted."""
+        return sum(s.freedom or 0 for s in self.sketches)
 
 
 def defined(state: State, *, progress: Progress = no_progress) -> Definition:
@@ -85,26 +86,22 @@ def defined(state: State, *, progress: Progress = no_progress) -> Definition:
 
 
 def _sketch(name: str, stated: Stated, values: dict[str, float], *, held: bool) -> SketchFreedom:
+    kinds = dict(Counter(c.kind for c in stated.constraints))
+    if held or is_large(stated.curves):
+        points = len(model_of(stated.curves, stated.pieces).system.spots)
+        nothing = Missing(None, (), (), 0)
+        return SketchFreedom(
+            name, points, len(stated.curves), 0 if held else None, held, kinds, (), nothing, stated.gone
+        )
     model, free = free_in(stated, values)
     s = model.system
     movable = tuple(
         Movable(Point(s.x[p.x], s.x[p.y]), Vector(*way), rank == 2)
         for p, way, rank in zip(s.spots, free.ways.tolist(), free.rank.tolist(), strict=True)
-        if rank and not held
+        if rank
     )
-    kinds = Counter(c.kind for c in stated.constraints)
-    wanted = Missing(None, (), (), 0) if held else missing(name, stated, values)
-    return SketchFreedom(
-        name,
-        len(s.spots),
-        len(stated.curves),
-        0 if held else free.count,
-        held,
-        dict(kinds),
-        movable,
-        wanted,
-        stated.gone,
-    )
+    wanted = missing(name, stated, values)
+    return SketchFreedom(name, len(s.spots), len(stated.curves), free.count, held, kinds, movable, wanted, stated.gone)
 
 
 def _view(standing: ViewStanding, *, progress: Progress) -> Definition:
