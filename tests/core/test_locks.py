@@ -11,7 +11,7 @@ from specimens import lines, square
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
 from syntaxa.define.steps import (
-    AddDimension,
+    AddDimensions,
     BindDimensions,
     Constrain,
     HoldSketch,
@@ -126,7 +126,7 @@ STEPS: tuple[Step, ...] = (
     OffsetCurves(SHUT, 2.0), OffsetCurves(HELD, 2.0), JoinCurves(ALL),
     LockCurves(SHUT, False),
     ReadOff(), BindDimensions(), SetDimension("d1", "60"), SetDimension("d2", "60"),
-    AddDimension(msgspec.structs.replace(length("d3", "held0"), expression="60", use="live")),
+    AddDimensions((msgspec.structs.replace(length("d3", "held0"), expression="60", use="live"),)),
     *(Constrain(Constraint("mixed", "level", (Named(name),))) for name in ("free0", "held0")),
     LetGo("mixed", ("level: #held0",)), SetParameter("w", "5"), Rename("d1", "width"), HoldSketch("mixed"),
 )  # fmt: skip

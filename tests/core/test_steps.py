@@ -7,7 +7,7 @@ import pytest
 
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.steps import (
-    AddDimension,
+    AddDimensions,
     BindDimensions,
     Constrain,
     HoldSketch,
@@ -101,7 +101,7 @@ STEPS: tuple[Step, ...] = (
     ReadOff(0.04, 0.4),
     BindDimensions(),
     SetParameter("wide", "10in / 2", "a test"),
-    AddDimension(Measure("d1", "Base", "length", (Named("6B"),), use="live")),
+    AddDimensions((Measure("d1", "Base", "length", (Named("6B"),), use="live"),)),
     SetDimension("d1", "wide + 3mm"),
     Rename("wide", "width"),
     LetGo("Base", ("equal radius: #88, #89",)),

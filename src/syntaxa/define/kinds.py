@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from syntaxa.define.steps import (
-    AddDimension,
+    AddDimensions,
     BindDimensions,
     Constrain,
     HoldSketch,
@@ -17,5 +17,5 @@ from syntaxa.drawing.step import StepRows
 
 STEPS: StepRows = (
     (ReadOff,), (BindDimensions,),
-    (SetDimension, AddDimension, Constrain, LetGo, SetParameter, Rename, HoldSketch),
+    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, HoldSketch),
 )  # fmt: skip

@@ -122,33 +122,33 @@ class SetDimension(DefineStep, frozen=True, tag="set_dimension"):
         return _done(state, part.with_measure(changed), "", self.stays or measure.things[:1])
 
 
-class AddDimension(DefineStep, frozen=True, tag="add_dimension"):
-    """A dimension that is drawn by hand or was proposed; it drives by what is drawn where it is given no value."""
+class AddDimensions(DefineStep, frozen=True, tag="add_dimensions"):
+    """Dimensions that are drawn by hand or were proposed, and places that are held; they drive by what is drawn.
 
-    measure: Measure
+    A live one that has no expression takes what it measures now.
+    """
+
+    measures: tuple[Measure, ...]
+    places: tuple[Constraint, ...] = ()
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        return f"Dimension {self.measure.name}: {self.measure.kind} of {', '.join(map(str, self.measure.things))}"
+        if len(self.measures) == 1:
+            one = self.measures[0]
+            return f"Dimension {one.name}: {one.kind} of {', '.join(map(str, one.things))}"
+        places = f", {len(self.places)} places held" if self.places else ""
+        return f"Add {len(self.measures)} dimensions{places}"
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
-        """It is there from now on, and drives if it was to and adds something."""
+        """They are there from now on."""
         del context
-        part, measure = state.part(Defined), self.measure
-        check_name(measure.name)
-        if part.measure(measure.name) is not None or any(p.name == measure.name for p in part.parameters):
-            raise DefineError(f"Something is called {measure.name} already.", suggestion="Choose another name.")
-        sketch = state.sketch(measure.sketch)
-        if sketch is None:
-            raise DefineError(f"There is no sketch “{measure.sketch}”.", suggestion="Choose one that is there.")
-        stated = Stated.of(sketch.curves, (), (measure,))
-        if stated.gone:
-            raise DefineError(stated.gone[0])
-        if measure.use == "live" and not measure.expression:
-            value = stated.measured()[measure.name]
-            measure = msgspec.structs.replace(measure, expression=shown(value, is_angle=measure.is_angle))
-        return _done(state, part.with_measure(measure), "", measure.things[:1])
+        part = state.part(Defined)
+        known = {c.key for c in part.constraints}
+        part = replace(part, constraints=(*part.constraints, *(c for c in self.places if c.key not in known)))
+        for measure in self.measures:
+            part = part.with_measure(_new(state, part, measure))
+        return _done(state, part, "", self.measures[0].things[:1] if len(self.measures) == 1 else ())
 
 
 class Constrain(DefineStep, frozen=True, tag="constrain"):
@@ -325,6 +325,23 @@ class Standing:
 def shown(value: float, *, is_angle: bool) -> str:
     """A value as it is typed: mm, or degrees."""
     return f"{plain_number(math.degrees(value), 12)}deg" if is_angle else plain_number(value, 12)
+
+
+def _new(state: State, part: Defined, measure: Measure) -> Measure:
+    """A dimension that can be added, with what it measures as its value where it has none; raises DefineError."""
+    check_name(measure.name)
+    if part.measure(measure.name) is not None or any(p.name == measure.name for p in part.parameters):
+        raise DefineError(f"Something is called {measure.name} already.", suggestion="Choose another name.")
+    sketch = state.sketch(measure.sketch)
+    if sketch is None:
+        raise DefineError(f"There is no sketch “{measure.sketch}”.", suggestion="Choose one that is there.")
+    stated = Stated.of(sketch.curves, (), (measure,))
+    if stated.gone:
+        raise DefineError(stated.gone[0])
+    if measure.use != "live" or measure.expression:
+        return measure
+    value = stated.measured()[measure.name]
+    return msgspec.structs.replace(measure, expression=shown(value, is_angle=measure.is_angle))
 
 
 def _the(part: Defined, name: str) -> Measure:

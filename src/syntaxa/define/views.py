@@ -33,7 +33,7 @@ class Movable:
 class SketchFreedom:
     """A sketch as it is defined.
 
-    freedom  degrees of freedom; None where the sketch is too large to count them; held whether it is held whole, and so has none
+    freedom  degrees of freedom; None where it is too large to count them; held: it is held whole, so it has none
     kinds    how many constraints of each kind
     gone     what is said of curves that are no longer there, in sentences
     """

@@ -11,7 +11,7 @@ from drawings import CORNER, HEIGHT, HUB, RING, plate
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
 from syntaxa.define.steps import (
-    AddDimension,
+    AddDimensions,
     BindDimensions,
     Constrain,
     HoldSketch,
@@ -46,10 +46,11 @@ def placed(state):
     """The missing place and dimensions of the only sketch, as steps."""
     (sketch,) = defined(state).sketches
     wanted = sketch.missing
-    steps = [Constrain(wanted.place)] if wanted.place else []
-    for number, m in enumerate(wanted.measures, 100):
-        steps.append(AddDimension(Measure(f"d{number}", m.sketch, m.kind, m.things, m.angle, use="live")))
-    return steps
+    measures = tuple(
+        Measure(f"d{number}", m.sketch, m.kind, m.things, m.angle, use="live")
+        for number, m in enumerate(wanted.measures, 100)
+    )
+    return [AddDimensions(measures, (wanted.place,))]
 
 
 def test_five_clicks_define_a_drawing_with_dimensions():
@@ -173,7 +174,7 @@ def test_what_is_gone_after_mending_again_is_told_and_the_rest_stays():
     state = evaluated(plate(), *READ).state
     hub = next(c.root for c in state.sketches[0].curves if c.shape.kind == "circle" and c.shape.radius == HUB)
     measure = Measure("hub", "0", "diameter", (Named("gone"),), use="live")
-    refused = evaluated(plate(), *READ, AddDimension(measure))
+    refused = evaluated(plate(), *READ, AddDimensions((measure,)))
     assert "cannot be found" in failed(refused)[0]
     kept = evaluated(plate(), *READ[:1], MendFindings(0.5), *READ[2:], SetDimension("d4", "20"))
     assert failed(kept) == []

@@ -88,6 +88,7 @@ MENUS: dict[str, tuple[str, ...]] = {
     "Measure": ("take", "result"),
     "Draw": ("new", "lines", "change", "corner", "map", "lock"),
     "Mend": ("walk", "fix", "see", "more"),
+    "Define": ("read", "add"),
     "Help": ("find", "about"),
 }
 

@@ -19,6 +19,7 @@ STAGES: tuple[tuple[str, str], ...] = (
     ("syntaxa.app.stages.measure.stage", "MeasureStage"),
     ("syntaxa.app.stages.route.stage", "RouteStage"),
     ("syntaxa.app.stages.mend.stage", "MendStage"),
+    ("syntaxa.app.stages.define.stage", "DefineStage"),
     ("syntaxa.app.stages.deliver.stage", "DeliverStage"),
 )
 

@@ -1,0 +1,1 @@
+"""Define: what holds, what is free, and what it measures."""

@@ -1,0 +1,26 @@
+"""The commands of Define."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+from syntaxa.app.shell.commands import Command
+
+if TYPE_CHECKING:
+    from syntaxa.app.stages.define.stage import DefineStage
+
+
+def commands(stage: DefineStage) -> Sequence[Command]:
+    """All of them."""
+
+    def has_job() -> bool:
+        return stage.shell.session.job is not None
+
+    return (
+        Command("read_off", "Read off what holds", "Define/read", lambda: stage.show().read_off(), "Ctrl+Shift+H", "",
+                has_job),
+        Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read", lambda: stage.show().bind(), "",
+                "", has_job),
+        Command("add_missing", "Add the missing dimensions", "Define/add", stage.add_missing, "", "", has_job),
+    )  # fmt: skip

@@ -1,0 +1,272 @@
+"""The panel of Define: reading off, what is free, dimensions with their values, and what holds."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Sequence
+from typing import Any
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QLineEdit
+
+from syntaxa.app.session.session import Session
+from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.theme.style import figure_font
+from syntaxa.app.widgets.labels import button, counted, label, row_of
+from syntaxa.app.widgets.length_field import AngleField, LengthField
+from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.define.model import Constraint, Measure
+from syntaxa.define.part import Defined
+from syntaxa.define.steps import BindDimensions, HoldSketch, LetGo, ReadOff, SetDimension, shown
+from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
+
+#: Pixels of height of each list.
+_LIST = 118
+
+
+class DefinePanel(StagePanel):
+    """Reading off and binding at the top; below it sketches, dimensions, and what holds in the chosen sketch."""
+
+    #: What the chosen row is about: names of pieces, none for nothing.
+    about = pyqtSignal(object)
+    missing_wanted = pyqtSignal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self._definition = Definition()
+        self._part = Defined()
+        self._make_head()
+        self._make_sketches()
+        self._make_dimensions()
+        self._make_constraints()
+        self.body.addStretch(1)
+
+    # ------------------------------------------------------------------ making
+
+    def _make_head(self) -> None:
+        self.level = LengthField("How far an end may be off what is read off", 0.0, 1.0)
+        self.angle = AngleField("How far a line may be off its direction, in degrees")
+        read, bind = button("Read off what holds", primary=True), button("Bind the dimensions")
+        read.clicked.connect(self.read_off)
+        bind.clicked.connect(self.bind)
+        self.body.addLayout(row_of(label("Within", "dim"), self.level, label("and", "dim"), self.angle, None))
+        self.body.addLayout(row_of(bind, None, read))
+        self.says = label("", "dim", wrap=True)
+        self.body.addWidget(self.says)
+
+    def _make_sketches(self) -> None:
+        self.sketches = RowsView(
+            "Sketches and what is free in them",
+            (
+                Column("Sketch", lambda s: s.name, figure=False),
+                Column("Hold", lambda s: str(sum(s.kinds.values()))),
+                Column("Free", _free),
+            ),
+        )
+        self.missing, self.hold = button("Add the missing"), button("Hold whole")
+        self.missing.clicked.connect(self.missing_wanted)
+        self.hold.clicked.connect(self._toggle_held)
+        self._list("Sketches", self.sketches, row_of(self.missing, self.hold, None))
+        self.sketches.selection().selectionChanged.connect(lambda *_: self._show_constraints())
+
+    def _make_dimensions(self) -> None:
+        self.dimensions = RowsView(
+            "Dimensions and their values",
+            (
+                Column("Name", lambda m: m.name, figure=False),
+                Column("Of", lambda m: m.kind, figure=False),
+                Column("Value", self._value_of),
+                Column("Use", self._use_of, figure=False, tip=lambda m: m.expression or m.text),
+            ),
+        )
+        self.value = QLineEdit()
+        self.value.setAccessibleName("Value of the chosen dimension")
+        self.value.setPlaceholderText("150, 6in, d1/2 - 3mm")
+        self.value.setFont(figure_font())
+        self.value.returnPressed.connect(self.set_value)
+        self.set = button("Set", "Give the chosen dimension this value")
+        self.set.clicked.connect(self.set_value)
+        self.written = button("As written", "Take the value that the drawing writes")
+        self.drawn = button("As drawn", "Take the value that is drawn")
+        self.words = button("As text", "Leave this dimension as text")
+        self.written.clicked.connect(lambda: self._take("written"))
+        self.drawn.clicked.connect(lambda: self._take("drawn"))
+        self.words.clicked.connect(lambda: self._take("text"))
+        self._list("Dimensions", self.dimensions, row_of(self.value, self.set),
+                   row_of(self.written, self.drawn, self.words, None))  # fmt: skip
+        self.dimensions.selection().selectionChanged.connect(lambda *_: self._dimension_chosen())
+
+    def _make_constraints(self) -> None:
+        self.constraints = RowsView(
+            "What holds in the chosen sketch",
+            (
+                Column("What holds", lambda c: c.kind, figure=False),
+                Column("Of", lambda c: ", ".join(map(str, c.things)), figure=False, tip=lambda c: c.key),
+            ),
+        )
+        self.let_go = button("Let go", "Let the chosen constraint go")
+        self.let_go.clicked.connect(self._let_go)
+        self._list("What holds", self.constraints, row_of(self.let_go, None))
+        self.constraints.selection().selectionChanged.connect(lambda *_: self._constraint_chosen())
+
+    def _list(self, head: str, rows: RowsView, *below: QHBoxLayout) -> None:
+        rows.setFixedHeight(_LIST)
+        self.body.addWidget(label(head, "heading"))
+        self.body.addWidget(rows)
+        for row in below:
+            self.body.addLayout(row)
+
+    # ------------------------------------------------------------------ showing
+
+    def refresh(self) -> None:
+        state = self.session.state
+        self.setEnabled(state is not None)
+        if state is None:
+            return
+        self.level.show_in(self.lengths.single)
+        limits = next((s for s in reversed(self._steps()) if isinstance(s, ReadOff)), ReadOff())
+        self.level.show_value(limits.level)
+        self.angle.show_value(limits.angle)
+        found = self.session.view(DEFINITION)
+        self._part = state.part(Defined)
+        self.says.setText(self._sentence(found))
+        if found is not None:
+            self._definition = found
+        _keep_chosen(self.sketches, self._definition.sketches, lambda s: s.name)
+        _keep_chosen(self.dimensions, self._part.measures, lambda m: m.name)
+        if self.sketches.chosen_row() < 0 and self._definition.sketches:
+            self.sketches.selectRow(0)
+        self._show_constraints()
+        self._dimension_chosen(tell=False)
+
+    def _steps(self) -> Sequence[object]:
+        return [s.step for s in self.session.job.steps] if self.session.job is not None else []
+
+    def _sentence(self, found: Definition | None) -> str:
+        if found is None:
+            return "Counting what is free…"
+        parts = []
+        if found.sketches and all(s.is_defined for s in found.sketches):
+            parts.append("✓ Fully defined.")
+        else:
+            parts.append(f"{counted(found.freedom, 'degree')} of freedom left.")
+        if found.disagreeing:
+            parts.append(f"{counted(len(found.disagreeing), 'dimension')} written otherwise than drawn: choose.")
+        parts += [f"Gone: {g}" for s in found.sketches for g in s.gone[:2]]
+        return " ".join(parts)
+
+    def _show_constraints(self) -> None:
+        sketch = self.chosen_sketch()
+        rows = [c for c in self._part.constraints if sketch is not None and c.sketch == sketch.name]
+        _keep_chosen(self.constraints, rows, lambda c: c.key)
+        self.let_go.setEnabled(bool(rows))
+        self.hold.setEnabled(sketch is not None)
+        self.hold.setText("Let it move" if sketch is not None and sketch.held else "Hold whole")
+        wanted = sum(_wanted(s) for s in self._definition.sketches)
+        self.missing.setText(f"Add the {wanted} missing" if wanted else "Nothing is missing")
+        self.missing.setEnabled(bool(wanted))
+
+    def chosen_sketch(self) -> SketchFreedom | None:
+        """The sketch whose row is chosen."""
+        at = self.sketches.chosen_row()
+        return self._definition.sketches[at] if 0 <= at < len(self._definition.sketches) else None
+
+    def chosen_dimension(self) -> Measure | None:
+        """The dimension whose row is chosen."""
+        at = self.dimensions.chosen_row()
+        return self._part.measures[at] if 0 <= at < len(self._part.measures) else None
+
+    def _dimension_chosen(self, *, tell: bool = True) -> None:
+        one = self.chosen_dimension()
+        for widget in (self.value, self.set, self.drawn, self.words):
+            widget.setEnabled(one is not None)
+        self.written.setEnabled(one is not None and one.written is not None)
+        if one is not None and not (self.value.hasFocus() and self.value.isModified()):
+            value = self._definition.measured.get(one.name)
+            self.value.setText(one.expression or ("" if value is None else shown(value, is_angle=one.is_angle)))
+        if tell:
+            self.about.emit(one.things if one is not None else ())
+
+    def _constraint_chosen(self) -> None:
+        one = self._chosen_constraint()
+        self.about.emit(one.things if one is not None else ())
+
+    def _chosen_constraint(self) -> Constraint | None:
+        at, rows = self.constraints.chosen_row(), self.constraints.model_.rows
+        found: Constraint | None = rows[at] if 0 <= at < len(rows) else None
+        return found
+
+    def _value_of(self, one: Measure) -> str:
+        value = self._definition.measured.get(one.name)
+        if value is None:
+            return "gone"
+        return f"{math.degrees(value):.4g}°" if one.is_angle else self.lengths.number(value)
+
+    def _use_of(self, one: Measure) -> str:
+        if one.name in self._definition.disagreeing:
+            written = one.written or 0.0
+            return f"says {math.degrees(written):.4g}°" if one.is_angle else f"says {self.lengths.number(written)}"
+        return {"live": "drives", "measured": "measured", "text": "text"}[one.use]
+
+    # ------------------------------------------------------------------ doing
+
+    def read_off(self) -> None:
+        """Reads off what holds, within the limits."""
+        level, angle = self.level.number(), self.angle.number()
+        self.session.do(ReadOff(level or ReadOff().level, angle or ReadOff().angle))
+
+    def bind(self) -> None:
+        """Binds the dimensions of the drawing."""
+        self.session.do(BindDimensions())
+
+    def set_value(self) -> None:
+        """The chosen dimension gets what was typed."""
+        one, text = self.chosen_dimension(), self.value.text().strip()
+        if one is not None and text and (text != one.expression or one.use != "live"):
+            self.value.setModified(False)
+            self.session.do(SetDimension(one.name, text))
+
+    def _take(self, what: str) -> None:
+        one = self.chosen_dimension()
+        if one is None:
+            return
+        if what == "text":
+            self.session.do(SetDimension(one.name, use="text"))
+            return
+        value = one.written if what == "written" else self._definition.measured.get(one.name)
+        if value is not None:
+            self.session.do(SetDimension(one.name, shown(value, is_angle=one.is_angle)))
+
+    def _toggle_held(self) -> None:
+        sketch = self.chosen_sketch()
+        if sketch is not None:
+            self.session.do(HoldSketch(sketch.name, not sketch.held))
+
+    def _let_go(self) -> None:
+        one = self._chosen_constraint()
+        if one is not None:
+            self.session.do(LetGo(one.sketch, (one.key,)))
+
+
+def _free(sketch: SketchFreedom) -> str:
+    if sketch.held:
+        return "held whole"
+    if sketch.freedom is None:
+        return "too large"
+    return str(sketch.freedom) if sketch.freedom else "✓ defined"
+
+
+def _wanted(sketch: SketchFreedom) -> int:
+    return len(sketch.missing.measures) + (sketch.missing.place is not None)
+
+
+def _keep_chosen(view: RowsView, rows: Sequence[Any], name: Callable[[Any], str]) -> None:
+    """Takes new rows, with the same one chosen where it is still there; tells nobody."""
+    at, selection = view.chosen_row(), view.selection()
+    before = name(view.model_.rows[at]) if 0 <= at < len(view.model_.rows) else None
+    selection.blockSignals(True)
+    view.model_.show_rows(rows)
+    same = next((k for k, row in enumerate(rows) if name(row) == before), None)
+    if same is not None:
+        view.selectRow(same)
+    selection.blockSignals(False)

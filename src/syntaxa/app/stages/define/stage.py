@@ -1,0 +1,101 @@
+"""Define: sketches that know what holds in them, how much is free, and what they measure."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import cast
+
+import msgspec
+
+from syntaxa.app.canvas.layer import Layer
+from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.shell import Shell
+from syntaxa.app.shell.stage import Stage, WalkStep
+from syntaxa.app.stages.define.commands import commands
+from syntaxa.app.stages.define.layers import AboutLayer, FreedomLayer
+from syntaxa.app.stages.define.panel import DefinePanel
+from syntaxa.define.model import Named
+from syntaxa.define.part import Defined
+from syntaxa.define.sketching import pieces_of
+from syntaxa.define.steps import AddDimensions, ReadOff
+from syntaxa.define.views import DEFINITION
+from syntaxa.geometry.shapes import Shape
+
+
+class DefineStage(Stage):
+    """Reads off what holds, binds dimensions, and lets values be typed."""
+
+    name, title, icon = "define", "Define", "define"
+    purpose = "Read off what holds and type a value: the part follows, and what was level stays level."
+    notes = "all"
+
+    def __init__(self, shell: Shell) -> None:
+        super().__init__(shell)
+        self.freedom, self.about = FreedomLayer(), AboutLayer()
+        shell.session.evaluated.connect(lambda: self.about.show(()))
+
+    def make_panel(self) -> DefinePanel:
+        made = DefinePanel(self.shell.session)
+        made.about.connect(self._show_about)
+        made.missing_wanted.connect(self.add_missing)
+        return made
+
+    @property
+    def own_panel(self) -> DefinePanel:
+        """The panel, as what it is."""
+        return cast(DefinePanel, self.panel)
+
+    def show(self) -> DefinePanel:
+        """Opens the stage."""
+        self.shell.show_stage(self)
+        return self.own_panel
+
+    def commands(self) -> Sequence[Command]:
+        return commands(self)
+
+    def layers(self) -> Sequence[Layer]:
+        return (self.about, self.freedom)
+
+    def refresh(self) -> None:
+        found = self.shell.session.view(DEFINITION)
+        self.freedom.show(tuple(m for s in found.sketches for m in s.movable) if found is not None else ())
+
+    def open_matters(self) -> int:
+        """Dimensions that are written otherwise than drawn, once that was looked at."""
+        found = self.shell.session.peek(DEFINITION)
+        return len(found.disagreeing) if found is not None else 0
+
+    def walk(self) -> Sequence[WalkStep]:
+        session = self.shell.session
+        return (("6-define", lambda: session.do(ReadOff())),)
+
+    def add_missing(self) -> None:
+        """Holds a place in each sketch, and adds the fewest dimensions that define it."""
+        session = self.shell.session
+        found, state = session.view(DEFINITION), session.state
+        if found is None or state is None:
+            self.shell.tell("What is free is still being counted; ask again in a moment.")
+            return
+        number = 1 + max((_number(m.name) for m in state.part(Defined).measures), default=0)
+        wanted = [m for s in found.sketches for m in s.missing.measures]
+        places = tuple(s.missing.place for s in found.sketches if s.missing.place is not None)
+        measures = tuple(msgspec.structs.replace(m, name=f"d{k}", use="live") for k, m in enumerate(wanted, number))
+        if measures or places:
+            session.do(AddDimensions(measures, places))
+        else:
+            self.shell.tell("Nothing is missing.")
+
+    def _show_about(self, names: Sequence[Named]) -> None:
+        state = self.shell.session.state
+        wanted = {n.at("") for n in names}
+        shapes: list[Shape] = []
+        if state is not None and wanted:
+            roots = {n.root for n in wanted}
+            for sketch in state.profiles():
+                if any(c.root in roots for c in sketch.curves):
+                    shapes += [p.shape for p in pieces_of(sketch.curves) if p.name in wanted]
+        self.about.show(shapes)
+
+
+def _number(name: str) -> int:
+    return int(name[1:]) if name[:1] == "d" and name[1:].isdigit() else 0
