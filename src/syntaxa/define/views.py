@@ -2,27 +2,34 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
-from dataclasses import dataclass, field
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
 
 from syntaxa.define.binding import disagrees
+from syntaxa.define.model import Constraint
 from syntaxa.define.part import Defined
 from syntaxa.define.proposals import Missing, missing
 from syntaxa.define.settling import Stated, free_in
 from syntaxa.define.sketching import is_large, model_of
 from syntaxa.define.steps import Standing
+from syntaxa.define.unknowns import Round, Spot, Thing
 from syntaxa.define.values import drives
 from syntaxa.drawing.state import State
 from syntaxa.drawing.view import Standing as ViewStanding
 from syntaxa.drawing.view import View, on_state
 from syntaxa.errors import Progress, no_progress
-from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.watching import still_wanted
 
 
 @dataclass(frozen=True)
 class Movable:
-    """A point that can still move: where it is (mm), the way that it can go (a unit vector), and whether any way."""
+    """A point that can still move: where it is (mm), the way that it can go (a unit vector), and whether any way.
+
+    Where a sketch can be moved as a whole, that is shown at one point alone.
+    """
 
     place: Point
     way: Vector
@@ -56,10 +63,15 @@ class SketchFreedom:
 
 @dataclass(frozen=True)
 class Definition:
-    """All sketches as they are defined, what each dimension measures (mm or radians), and which of them disagree."""
+    """All sketches as they are defined.
+
+    measured     what each dimension measures (mm or radians); places where it is (mm)
+    disagreeing  names of those that are written otherwise than drawn
+    """
 
     sketches: tuple[SketchFreedom, ...] = ()
     measured: dict[str, float] = field(default_factory=dict)
+    places: dict[str, Point] = field(default_factory=dict)
     disagreeing: tuple[str, ...] = ()
 
     @property
@@ -82,7 +94,26 @@ def defined(state: State, *, progress: Progress = no_progress) -> Definition:
         m.name for m in part.measures
         if m.use == "measured" and m.name in standing.measured and disagrees(m, standing.measured[m.name])
     )  # fmt: skip
-    return Definition(tuple(found), dict(standing.measured), apart)
+    places = {n: p for stated in standing.stated.values() for n, p in _places(stated)}
+    return Definition(tuple(found), dict(standing.measured), places, apart)
+
+
+def _places(stated: Stated) -> Iterator[tuple[str, Point]]:
+    """Where each dimension is: amid what it is of, or on the rim of a round."""
+    model = model_of(stated.curves, stated.pieces)
+    x = model.system.x
+    for measure in stated.measures:
+        points = [p for name in measure.things for p in _points_of(model.thing(name), x)]
+        yield measure.name, Point(sum(p.x for p in points) / len(points), sum(p.y for p in points) / len(points))
+
+
+def _points_of(thing: Thing, x: Sequence[float]) -> list[Point]:
+    if isinstance(thing, Spot):
+        return [Point(x[thing.x], x[thing.y])]
+    if isinstance(thing, Round):
+        amid = math.pi / 4 if thing.a is None else (x[thing.ta] + x[thing.tb]) / 2
+        return [polar(Point(x[thing.c.x], x[thing.c.y]), x[thing.r], amid)]
+    return [Point(x[p.x], x[p.y]) for p in (thing.a, thing.b)]
 
 
 def _sketch(name: str, stated: Stated, values: dict[str, float], *, held: bool) -> SketchFreedom:
@@ -94,14 +125,26 @@ def _sketch(name: str, stated: Stated, values: dict[str, float], *, held: bool) 
             name, points, len(stated.curves), 0 if held else None, held, kinds, (), nothing, stated.gone
         )
     model, free = free_in(stated, values)
+    wanted = missing(name, stated, values)
+    points = len(model.system.spots)
+    movable = _movable(stated, values, wanted.place)
+    return SketchFreedom(name, points, len(stated.curves), free.count, held, kinds, movable, wanted, stated.gone)
+
+
+def _movable(stated: Stated, values: dict[str, float], place: Constraint | None) -> tuple[Movable, ...]:
+    """The points that can move: those that still could if the place were held that is to be held, and that place."""
+    held = replace(stated, constraints=(*stated.constraints, place)) if place is not None else stated
+    model, free = free_in(held, values)
     s = model.system
-    movable = tuple(
+    points = [
         Movable(Point(s.x[p.x], s.x[p.y]), Vector(*way), rank == 2)
         for p, way, rank in zip(s.spots, free.ways.tolist(), free.rank.tolist(), strict=True)
         if rank
-    )
-    wanted = missing(name, stated, values)
-    return SketchFreedom(name, len(s.spots), len(stated.curves), free.count, held, kinds, movable, wanted, stated.gone)
+    ]
+    spot = model.thing(place.things[0]) if place is not None else None
+    if isinstance(spot, Spot):
+        points.append(Movable(Point(s.x[spot.x], s.x[spot.y]), Vector(1.0, 0.0), True))
+    return tuple(points)
 
 
 def _view(standing: ViewStanding, *, progress: Progress) -> Definition:

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
-from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
@@ -13,13 +14,17 @@ from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.define.views import Movable
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
 #: Pixels: where an arrow begins beside its point, how long it is, and how wide its head.
-_BESIDE, _LONG, _HEAD = 7.0, 11.0, 4.0
+_BESIDE, _LONG, _HEAD = 6.0, 8.0, 3.0
 
 #: Points that are marked at the most in one frame; the panel has the count of all.
 _MOST = 1500
+
+#: Dimensions that are shown at the most.
+_MOST_TAGS = 300
 
 
 class FreedomLayer(Layer):
@@ -79,3 +84,70 @@ class AboutLayer(Layer):
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         draw_shapes(painter, self._shapes, view, QPen(QColor(tokens.persimmon), 3.0))
+
+
+@dataclass(frozen=True, slots=True)
+class Tag:
+    """A dimension on the canvas: its name, what stands in the tag, where it is (mm), and whether a choice is open."""
+
+    name: str
+    text: str
+    place: Point
+    open: bool = False
+
+
+class DimensionsLayer(Layer):
+    """The dimensions as tags; a click on one chooses it. One that wants a choice has a double frame."""
+
+    height = Height.TAGS
+
+    def __init__(self, clicked: Callable[[str], None]) -> None:
+        super().__init__()
+        self._clicked = clicked
+        self._tags: Sequence[Tag] = ()
+        self._chosen = ""
+        self._frames: list[tuple[QRectF, str]] = []
+
+    def show(self, tags: Sequence[Tag]) -> None:
+        """These dimensions."""
+        self._tags = tags
+        self.update()
+
+    def choose(self, name: str) -> None:
+        """Marks one of them."""
+        self._chosen = name
+        self.update()
+
+    def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
+        metrics = painter.fontMetrics()
+        self._frames = []
+        for tag in self._tags[:_MOST_TAGS]:
+            x, y = view.to_pixels(tag.place.x, tag.place.y)
+            frame = self._free_frame(x, y, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
+            self._frames.append((frame, tag.name))
+            chosen = tag.name == self._chosen
+            painter.setPen(QPen(QColor(tokens.persimmon if tag.open else tokens.accent), 2.0 if chosen else 1.0))
+            painter.setBrush(QColor(tokens.soft if chosen else tokens.raised))
+            painter.drawRoundedRect(frame, 4, 4)
+            if tag.open:
+                painter.drawRoundedRect(frame.adjusted(-3, -3, 3, 3), 6, 6)
+                painter.drawRoundedRect(frame, 4, 4)
+            painter.setPen(QColor(tokens.text))
+            painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, tag.text)
+
+    def _free_frame(self, x: float, y: float, width: float, height: float) -> QRectF:
+        """A frame beside a place, where no other tag is if there is such a side."""
+        frames = [
+            QRectF(left, top, width, height)
+            for top in (y + 5, y - 5 - height, y + 9 + height, y - 9 - 2 * height)
+            for left in (x + 5, x - 5 - width)
+        ]
+        free = (f for f in frames if not any(f.intersects(other) for other, _ in self._frames))
+        return next(free, frames[0])
+
+    def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
+        if self.surface is None:
+            return None
+        at = QPointF(*self.surface.view.to_pixels(x, y))
+        name = next((n for frame, n in reversed(self._frames) if frame.contains(at)), None)
+        return None if name is None else lambda: self._clicked(name)

@@ -6,22 +6,24 @@ import math
 from collections.abc import Callable, Sequence
 from typing import Any
 
-from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtCore import Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QLineEdit
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.stages.define.layers import Tag
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, counted, label, row_of
+from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.define.base import DefineStep
 from syntaxa.define.model import Constraint, Measure
 from syntaxa.define.part import Defined
 from syntaxa.define.steps import BindDimensions, HoldSketch, LetGo, ReadOff, SetDimension, shown
 from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
 
-#: Pixels of height of each list.
-_LIST = 118
+#: Pixels of height of the lists of sketches, dimensions and constraints.
+_LISTS = (98, 154, 126)
 
 
 class DefinePanel(StagePanel):
@@ -30,11 +32,17 @@ class DefinePanel(StagePanel):
     #: What the chosen row is about: names of pieces, none for nothing.
     about = pyqtSignal(object)
     missing_wanted = pyqtSignal()
+    #: The name of the dimension that is chosen, empty for none.
+    chosen = pyqtSignal(str)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self._definition = Definition()
         self._part = Defined()
+        #: The step that was asked for last, until it is known whether it can be; and why it could not.
+        self._asked: DefineStep | None = None
+        self._refused = ""
+        session.evaluated.connect(self._judge)
         self._make_head()
         self._make_sketches()
         self._make_dimensions()
@@ -49,9 +57,12 @@ class DefinePanel(StagePanel):
         read, bind = button("Read off what holds", primary=True), button("Bind the dimensions")
         read.clicked.connect(self.read_off)
         bind.clicked.connect(self.bind)
-        self.body.addLayout(row_of(label("Within", "dim"), self.level, label("and", "dim"), self.angle, None))
+        self.body.addLayout(row_of(label("Within mm", "dim"), self.level, label("and degrees", "dim"), self.angle))
         self.body.addLayout(row_of(bind, None, read))
         self.says = label("", "dim", wrap=True)
+        # Two lines are kept free, so that nothing below jumps when more is told.
+        self.says.setMinimumHeight(2 * self.says.fontMetrics().lineSpacing() + 4)
+        self.says.setAlignment(Qt.AlignmentFlag.AlignTop)
         self.body.addWidget(self.says)
 
     def _make_sketches(self) -> None:
@@ -59,14 +70,14 @@ class DefinePanel(StagePanel):
             "Sketches and what is free in them",
             (
                 Column("Sketch", lambda s: s.name, figure=False),
-                Column("Hold", lambda s: str(sum(s.kinds.values()))),
+                Column("Constraints", lambda s: str(sum(s.kinds.values()))),
                 Column("Free", _free),
             ),
         )
         self.missing, self.hold = button("Add the missing"), button("Hold whole")
         self.missing.clicked.connect(self.missing_wanted)
         self.hold.clicked.connect(self._toggle_held)
-        self._list("Sketches", self.sketches, row_of(self.missing, self.hold, None))
+        self._list("Sketches", self.sketches, _LISTS[0], row_of(self.missing, self.hold, None))
         self.sketches.selection().selectionChanged.connect(lambda *_: self._show_constraints())
 
     def _make_dimensions(self) -> None:
@@ -92,25 +103,22 @@ class DefinePanel(StagePanel):
         self.written.clicked.connect(lambda: self._take("written"))
         self.drawn.clicked.connect(lambda: self._take("drawn"))
         self.words.clicked.connect(lambda: self._take("text"))
-        self._list("Dimensions", self.dimensions, row_of(self.value, self.set),
+        self._list("Dimensions", self.dimensions, _LISTS[1], row_of(self.value, self.set),
                    row_of(self.written, self.drawn, self.words, None))  # fmt: skip
         self.dimensions.selection().selectionChanged.connect(lambda *_: self._dimension_chosen())
 
     def _make_constraints(self) -> None:
         self.constraints = RowsView(
             "What holds in the chosen sketch",
-            (
-                Column("What holds", lambda c: c.kind, figure=False),
-                Column("Of", lambda c: ", ".join(map(str, c.things)), figure=False, tip=lambda c: c.key),
-            ),
+            (Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),),
         )
         self.let_go = button("Let go", "Let the chosen constraint go")
         self.let_go.clicked.connect(self._let_go)
-        self._list("What holds", self.constraints, row_of(self.let_go, None))
+        self._list("What holds", self.constraints, _LISTS[2], row_of(self.let_go, None))
         self.constraints.selection().selectionChanged.connect(lambda *_: self._constraint_chosen())
 
-    def _list(self, head: str, rows: RowsView, *below: QHBoxLayout) -> None:
-        rows.setFixedHeight(_LIST)
+    def _list(self, head: str, rows: RowsView, height: int, *below: QHBoxLayout) -> None:
+        rows.setFixedHeight(height)
         self.body.addWidget(label(head, "heading"))
         self.body.addWidget(rows)
         for row in below:
@@ -123,13 +131,13 @@ class DefinePanel(StagePanel):
         self.setEnabled(state is not None)
         if state is None:
             return
-        self.level.show_in(self.lengths.single)
         limits = next((s for s in reversed(self._steps()) if isinstance(s, ReadOff)), ReadOff())
         self.level.show_value(limits.level)
         self.angle.show_value(limits.angle)
         found = self.session.view(DEFINITION)
         self._part = state.part(Defined)
-        self.says.setText(self._sentence(found))
+        self.says.setText(self._refused or self._sentence(found))
+        set_role(self.says, "warning" if self._refused else "dim")
         if found is not None:
             self._definition = found
         _keep_chosen(self.sketches, self._definition.sketches, lambda s: s.name)
@@ -163,8 +171,16 @@ class DefinePanel(StagePanel):
         self.hold.setEnabled(sketch is not None)
         self.hold.setText("Let it move" if sketch is not None and sketch.held else "Hold whole")
         wanted = sum(_wanted(s) for s in self._definition.sketches)
-        self.missing.setText(f"Add the {wanted} missing" if wanted else "Nothing is missing")
+        self.missing.setText(f"Add what is missing: {wanted}" if wanted else "Nothing is missing")
         self.missing.setEnabled(bool(wanted))
+
+    def choose_dimension(self, name: str) -> None:
+        """Chooses a dimension and puts the cursor into its value."""
+        for k, one in enumerate(self._part.measures):
+            if one.name == name:
+                self.dimensions.selectRow(k)
+                self.value.setFocus()
+                self.value.selectAll()
 
     def chosen_sketch(self) -> SketchFreedom | None:
         """The sketch whose row is chosen."""
@@ -186,6 +202,7 @@ class DefinePanel(StagePanel):
             self.value.setText(one.expression or ("" if value is None else shown(value, is_angle=one.is_angle)))
         if tell:
             self.about.emit(one.things if one is not None else ())
+        self.chosen.emit(one.name if one is not None else "")
 
     def _constraint_chosen(self) -> None:
         one = self._chosen_constraint()
@@ -195,6 +212,19 @@ class DefinePanel(StagePanel):
         at, rows = self.constraints.chosen_row(), self.constraints.model_.rows
         found: Constraint | None = rows[at] if 0 <= at < len(rows) else None
         return found
+
+    def tags(self) -> tuple[Tag, ...]:
+        """The dimensions as they stand on the canvas."""
+        return tuple(
+            Tag(
+                m.name,
+                f"{m.name}  {self._value_of(m)}",
+                self._definition.places[m.name],
+                m.name in self._definition.disagreeing,
+            )
+            for m in self._part.measures
+            if m.name in self._definition.places
+        )
 
     def _value_of(self, one: Measure) -> str:
         value = self._definition.measured.get(one.name)
@@ -210,42 +240,61 @@ class DefinePanel(StagePanel):
 
     # ------------------------------------------------------------------ doing
 
+    def do(self, step: DefineStep) -> None:
+        """Does a step; one that cannot be is taken back, and why is told."""
+        self._asked, self._refused = step, ""
+        self.session.do(step)
+
+    def _judge(self) -> None:
+        asked, evaluation, job = self._asked, self.session.evaluation, self.session.job
+        if asked is None or evaluation is None or job is None or not job.steps:
+            return
+        mine = next((s.number for s in reversed(job.steps) if s.step == asked), None)
+        row = next((r for r in evaluation.ledger if r.number == mine), None)
+        if row is None:
+            return
+        self._asked = None
+        if row.failed:
+            self._refused = row.failed
+            # Not while others are still being told of the evaluation.
+            QTimer.singleShot(0, self.session.undo)
+
     def read_off(self) -> None:
         """Reads off what holds, within the limits."""
         level, angle = self.level.number(), self.angle.number()
-        self.session.do(ReadOff(level or ReadOff().level, angle or ReadOff().angle))
+        self.do(ReadOff(level or ReadOff().level, angle or ReadOff().angle))
 
     def bind(self) -> None:
         """Binds the dimensions of the drawing."""
-        self.session.do(BindDimensions())
+        self.do(BindDimensions())
 
     def set_value(self) -> None:
         """The chosen dimension gets what was typed."""
         one, text = self.chosen_dimension(), self.value.text().strip()
         if one is not None and text and (text != one.expression or one.use != "live"):
             self.value.setModified(False)
-            self.session.do(SetDimension(one.name, text))
+            self.do(SetDimension(one.name, text))
 
     def _take(self, what: str) -> None:
         one = self.chosen_dimension()
         if one is None:
             return
         if what == "text":
-            self.session.do(SetDimension(one.name, use="text"))
+            self.do(SetDimension(one.name, use="text"))
             return
         value = one.written if what == "written" else self._definition.measured.get(one.name)
         if value is not None:
-            self.session.do(SetDimension(one.name, shown(value, is_angle=one.is_angle)))
+            self.do(SetDimension(one.name, shown(value, is_angle=one.is_angle)))
 
     def _toggle_held(self) -> None:
         sketch = self.chosen_sketch()
         if sketch is not None:
-            self.session.do(HoldSketch(sketch.name, not sketch.held))
+            self.do(HoldSketch(sketch.name, not sketch.held))
 
     def _let_go(self) -> None:
         one = self._chosen_constraint()
         if one is not None:
-            self.session.do(LetGo(one.sketch, (one.key,)))
+            self.do(LetGo(one.sketch, (one.key,)))
 
 
 def _free(sketch: SketchFreedom) -> str:

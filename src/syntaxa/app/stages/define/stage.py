@@ -12,7 +12,7 @@ from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.define.commands import commands
-from syntaxa.app.stages.define.layers import AboutLayer, FreedomLayer
+from syntaxa.app.stages.define.layers import AboutLayer, DimensionsLayer, FreedomLayer
 from syntaxa.app.stages.define.panel import DefinePanel
 from syntaxa.define.model import Named
 from syntaxa.define.part import Defined
@@ -27,17 +27,18 @@ class DefineStage(Stage):
 
     name, title, icon = "define", "Define", "define"
     purpose = "Read off what holds and type a value: the part follows, and what was level stays level."
-    notes = "all"
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
         self.freedom, self.about = FreedomLayer(), AboutLayer()
+        self.dimensions = DimensionsLayer(lambda name: self.own_panel.choose_dimension(name))
         shell.session.evaluated.connect(lambda: self.about.show(()))
 
     def make_panel(self) -> DefinePanel:
         made = DefinePanel(self.shell.session)
         made.about.connect(self._show_about)
         made.missing_wanted.connect(self.add_missing)
+        made.chosen.connect(self.dimensions.choose)
         return made
 
     @property
@@ -54,11 +55,12 @@ class DefineStage(Stage):
         return commands(self)
 
     def layers(self) -> Sequence[Layer]:
-        return (self.about, self.freedom)
+        return (self.about, self.freedom, self.dimensions)
 
     def refresh(self) -> None:
         found = self.shell.session.view(DEFINITION)
         self.freedom.show(tuple(m for s in found.sketches for m in s.movable) if found is not None else ())
+        self.dimensions.show(self.own_panel.tags())
 
     def open_matters(self) -> int:
         """Dimensions that are written otherwise than drawn, once that was looked at."""
@@ -81,7 +83,7 @@ class DefineStage(Stage):
         places = tuple(s.missing.place for s in found.sketches if s.missing.place is not None)
         measures = tuple(msgspec.structs.replace(m, name=f"d{k}", use="live") for k, m in enumerate(wanted, number))
         if measures or places:
-            session.do(AddDimensions(measures, places))
+            self.own_panel.do(AddDimensions(measures, places))
         else:
             self.shell.tell("Nothing is missing.")
 

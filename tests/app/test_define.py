@@ -1,0 +1,131 @@
+"""Define in the window: read off, bind, type a value, be refused, add what is missing, hold whole, let go."""
+
+from __future__ import annotations
+
+import pytest
+from drawings import plate
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtTest import QTest
+
+from syntaxa.define.part import Defined
+from syntaxa.define.views import DEFINITION
+from syntaxa.job.evaluate import Evaluator
+from syntaxa.job.model import Job, Source
+from syntaxa.measure.steps import ChooseUnit
+
+
+@pytest.fixture
+def flange(window, settled):
+    """The window with a plate whose width is written otherwise than drawn, in Define."""
+    job = Job.of(Source.of("flange.dxf", plate(148.97, noise=0.005, text="150"))).with_step(ChooseUnit("mm"))
+    window.session.start(job, Evaluator().evaluate(job))
+    settled()
+    window.show_stage(window.stage("define"))
+    settled()
+    return window
+
+
+def panel_of(window):
+    return window.stage("define").own_panel
+
+
+def chosen(window, name):
+    panel = panel_of(window)
+    row = next(k for k, m in enumerate(panel.dimensions.model_.rows) if m.name == name)
+    panel.dimensions.selectRow(row)
+    return panel
+
+
+def test_a_whole_job(flange, settled, qtbot):
+    panel = panel_of(flange)
+    assert "degrees of freedom" in panel.says.text()
+    QTest.keyClick(flange.window, Qt.Key.Key_H, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
+    settled()
+    assert panel.sketches.model_.index(0, 1).data() == "22"
+    panel.bind()
+    settled()
+    assert flange.stage("define").open_matters() == 1
+    chosen(flange, "d1").written.click()
+    settled()
+    assert flange.stage("define").open_matters() == 0
+    panel.missing.click()
+    settled()
+    assert panel.says.text() == "✓ Fully defined."
+    assert panel.sketches.model_.index(0, 2).data() == "✓ defined"
+    assert flange.stage("define").freedom.points == ()
+    field = chosen(flange, "d1").value
+    field.setText("d4 * 4 + 0.5in")
+    QTest.keyClick(field, Qt.Key.Key_Return)
+    settled()
+    assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(132.7, abs=1e-9)
+    flange.undo()
+    settled()
+    assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(150.0, abs=1e-9)
+
+
+def test_what_cannot_be_is_told_in_the_panel_and_leaves_no_step(flange, settled):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    panel.bind()
+    settled()
+    steps, curves = flange.session.job.steps, flange.session.state.sketches
+    for text in ("5", "-3", "nonsense", "d1 + 3deg", "1e99"):
+        field = chosen(flange, "d2").value
+        field.setText(text)
+        panel.set_value()
+        settled()
+        assert flange.session.job.steps == steps, text
+        assert flange.session.state.sketches == curves
+        assert panel.says.text().endswith("."), text
+        assert "freedom" not in panel.says.text()
+    chosen(flange, "d2").value.setText("90")
+    panel.set_value()
+    settled()
+    assert "degrees of freedom" in panel.says.text()
+
+
+def test_a_sketch_is_held_whole_and_let_move_again(flange, settled):
+    panel = panel_of(flange)
+    panel.hold.click()
+    settled()
+    assert panel.sketches.model_.index(0, 2).data() == "held whole"
+    assert panel.hold.text() == "Let it move"
+    panel.hold.click()
+    settled()
+    assert panel.sketches.model_.index(0, 2).data() not in ("held whole", "✓ defined")
+
+
+def test_a_constraint_is_seen_on_the_canvas_and_let_go(flange, settled):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    rows = panel.constraints.model_.rows
+    ring = next(k for k, c in enumerate(rows) if c.kind == "ring")
+    panel.constraints.selectRow(ring)
+    about = flange.stage("define").about
+    assert len(about._shapes) == 7
+    before = flange.canvas.grab().toImage()
+    panel.let_go.click()
+    settled()
+    assert all(c.kind != "ring" for c in flange.session.state.part(Defined).constraints)
+    assert flange.canvas.grab().toImage() != before
+
+
+def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
+    panel = panel_of(flange)
+    panel.bind()
+    settled()
+    flange.canvas.grab()
+    layer = flange.stage("define").dimensions
+    frame, name = next((f, n) for f, n in layer._frames if n == "d2")
+    QTest.mouseClick(
+        flange.canvas, Qt.MouseButton.LeftButton, pos=QPoint(int(frame.center().x()), int(frame.center().y()))
+    )
+    assert panel.chosen_dimension().name == name
+    assert panel.value.hasFocus()
+
+
+def test_without_a_job_nothing_can_be_pressed(window):
+    window.show_stage(window.stage("define"))
+    assert not panel_of(window).isEnabled()
