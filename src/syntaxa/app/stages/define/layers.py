@@ -20,8 +20,8 @@ from syntaxa.geometry.shapes import Shape
 #: Pixels: where an arrow begins beside its point, how long it is, and how wide its head.
 _BESIDE, _LONG, _HEAD = 6.0, 8.0, 3.0
 
-#: Points that are marked at the most in one frame; the panel has the count of all.
-_MOST = 1500
+#: Pixels that marked points are apart at the least; of those nearer to each other one is marked.
+_APART = 30.0
 
 #: Dimensions that are shown at the most.
 _MOST_TAGS = 300
@@ -44,18 +44,16 @@ class FreedomLayer(Layer):
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(QPen(QColor(tokens.accent), 1.6, cap=Qt.PenCapStyle.RoundCap, join=Qt.PenJoinStyle.RoundJoin))
-        shown = 0
+        painter.setPen(QPen(QColor(tokens.accent), 1.4, cap=Qt.PenCapStyle.RoundCap, join=Qt.PenJoinStyle.RoundJoin))
+        taken: set[tuple[int, int]] = set()
         for point in self.points:
             x, y = view.to_pixels(point.place.x, point.place.y)
-            if not (0 <= x <= view.width and 0 <= y <= view.height):
+            cell = round(x / _APART), round(y / _APART)
+            if cell in taken or not (0 <= x <= view.width and 0 <= y <= view.height):
                 continue
-            shown += 1
-            if shown > _MOST:
-                return
-            turns = range(4) if point.any_way else (0, 2)
+            taken.add(cell)
             base = 0.0 if point.any_way else math.atan2(-point.way.y, point.way.x)
-            for k in turns:
+            for k in range(4) if point.any_way else (0, 2):
                 _arrow(painter, x, y, base + k * math.pi / 2)
 
 

@@ -23,7 +23,7 @@ from syntaxa.define.steps import BindDimensions, HoldSketch, LetGo, ReadOff, Set
 from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
 
 #: Pixels of height of the lists of sketches, dimensions and constraints.
-_LISTS = (98, 154, 126)
+_LISTS = (126, 140, 126)
 
 
 class DefinePanel(StagePanel):
@@ -32,6 +32,7 @@ class DefinePanel(StagePanel):
     #: What the chosen row is about: names of pieces, none for nothing.
     about = pyqtSignal(object)
     missing_wanted = pyqtSignal()
+    sketch_chosen = pyqtSignal()
     #: The name of the dimension that is chosen, empty for none.
     chosen = pyqtSignal(str)
 
@@ -78,7 +79,7 @@ class DefinePanel(StagePanel):
         self.missing.clicked.connect(self.missing_wanted)
         self.hold.clicked.connect(self._toggle_held)
         self._list("Sketches", self.sketches, _LISTS[0], row_of(self.missing, self.hold, None))
-        self.sketches.selection().selectionChanged.connect(lambda *_: self._show_constraints())
+        self.sketches.selection().selectionChanged.connect(lambda *_: self._sketch_chosen())
 
     def _make_dimensions(self) -> None:
         self.dimensions = RowsView(
@@ -154,14 +155,29 @@ class DefinePanel(StagePanel):
         if found is None:
             return "Counting what is free…"
         parts = []
-        if found.sketches and all(s.is_defined for s in found.sketches):
+        free = sum(bool(s.freedom) for s in found.sketches)
+        large = sum(s.freedom is None for s in found.sketches)
+        if free:
+            where = counted(free, "sketch", "sketches")
+            parts.append(f"{counted(found.freedom, 'degree')} of freedom left in {where}.")
+        if large:
+            parts.append(f"{counted(large, 'sketch', 'sketches')} too large to count what is free.")
+        if found.sketches and not free and not large:
             parts.append("✓ Fully defined.")
-        else:
-            parts.append(f"{counted(found.freedom, 'degree')} of freedom left.")
         if found.disagreeing:
             parts.append(f"{counted(len(found.disagreeing), 'dimension')} written otherwise than drawn: choose.")
         parts += [f"Gone: {g}" for s in found.sketches for g in s.gone[:2]]
         return " ".join(parts)
+
+    def _sketch_chosen(self) -> None:
+        self._show_constraints()
+        self.sketch_chosen.emit()
+
+    def choose_sketch(self, name: str) -> None:
+        """Chooses the row of a sketch."""
+        for k, sketch in enumerate(self._definition.sketches):
+            if sketch.name == name:
+                self.sketches.selectRow(k)
 
     def _show_constraints(self) -> None:
         sketch = self.chosen_sketch()

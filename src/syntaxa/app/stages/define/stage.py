@@ -19,6 +19,7 @@ from syntaxa.define.part import Defined
 from syntaxa.define.sketching import pieces_of
 from syntaxa.define.steps import AddDimensions, ReadOff
 from syntaxa.define.views import DEFINITION
+from syntaxa.drawing.model import extents_of
 from syntaxa.geometry.shapes import Shape
 
 
@@ -39,6 +40,7 @@ class DefineStage(Stage):
         made.about.connect(self._show_about)
         made.missing_wanted.connect(self.add_missing)
         made.chosen.connect(self.dimensions.choose)
+        made.sketch_chosen.connect(self._show_freedom)
         return made
 
     @property
@@ -58,9 +60,13 @@ class DefineStage(Stage):
         return (self.about, self.freedom, self.dimensions)
 
     def refresh(self) -> None:
-        found = self.shell.session.view(DEFINITION)
-        self.freedom.show(tuple(m for s in found.sketches for m in s.movable) if found is not None else ())
+        self._show_freedom()
         self.dimensions.show(self.own_panel.tags())
+
+    def _show_freedom(self) -> None:
+        """Of the chosen sketch alone: all at once say nothing."""
+        sketch = self.own_panel.chosen_sketch()
+        self.freedom.show(sketch.movable if sketch is not None else ())
 
     def open_matters(self) -> int:
         """Dimensions that are written otherwise than drawn, once that was looked at."""
@@ -69,7 +75,16 @@ class DefineStage(Stage):
 
     def walk(self) -> Sequence[WalkStep]:
         session = self.shell.session
-        return (("6-define", lambda: session.do(ReadOff())),)
+        return (("", lambda: session.do(ReadOff())), ("6-define", lambda: self._look_at("BASE-PLATE")))
+
+    def _look_at(self, name: str) -> None:
+        """Chooses a sketch and shows it."""
+        state = self.shell.session.state
+        sketch = state.sketch(name) if state is not None else None
+        box = extents_of(sketch.curves) if sketch is not None else None
+        if box is not None:
+            self.own_panel.choose_sketch(name)
+            self.shell.canvas.fit_box(box)
 
     def add_missing(self) -> None:
         """Holds a place in each sketch, and adds the fewest dimensions that define it."""
