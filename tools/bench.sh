@@ -10,5 +10,6 @@ QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/intake.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/growth.py || status=1
 .venv/bin/python benchmarks/units.py || status=1
 .venv/bin/python benchmarks/healing.py || status=1
+.venv/bin/python benchmarks/define.py || status=1
 .venv/bin/python benchmarks/mend.py || status=1
 exit $status

@@ -14,7 +14,7 @@ import numpy as np
 from syntaxa.define.chance import meant, noise_of
 from syntaxa.define.equations import Equations
 from syntaxa.define.guesses import Guess, Looking
-from syntaxa.define.model import Constraint
+from syntaxa.define.model import Constraint, Named
 from syntaxa.define.redundancy import said_again
 from syntaxa.define.relations import add
 from syntaxa.define.sketching import Model, Piece, model_of, pieces_of
@@ -143,7 +143,7 @@ class _Work:
                 done = solved(model.system, equations)
                 bad = said_again(model.system, done.x) if done.holds else set()
                 if not done.holds or (not bad and self._moved(model, done.x) > self._limits.level * 2):
-                    bad = {len(firm) + self._hardest(model, done.x, new, off)} if new else set()
+                    bad = {len(firm) + k for k in self._hardest(model, done.x, new, off)} if new else set()
                 if not {k for k in bad if k >= len(firm)}:
                     self.kept += new
                     self.off += off
@@ -174,11 +174,16 @@ class _Work:
         spots = np.array([model.system.spots[k] for k in self._ends(model)], dtype=np.int64).reshape(-1, 2)
         return np.asarray(np.hypot(*(x[spots] - self._home[spots]).T))
 
-    def _hardest(self, model: Model, x: Floats, new: Sequence[Constraint], off: Sequence[float]) -> int:
-        """The new constraint of largest deviation at the curve whose point moved most; else of all."""
-        ends = self._ends(model)
-        spot = model.system.spots[ends[int(np.argmax(self._moves(model, x)))]]
-        near = {p.name for p, t in zip(model.pieces, model.things, strict=True)
-                if t is not None and spot in (t.a, t.b, getattr(t, "c", None))}  # fmt: skip
-        touching = [k for k, c in enumerate(new) if any(n.at("") in near for n in c.things)]
-        return max(touching or range(len(new)), key=lambda k: off[k])
+    def _hardest(self, model: Model, x: Floats, new: Sequence[Constraint], off: Sequence[float]) -> set[int]:
+        """At each curve whose point moved too far, the new constraint of largest deviation; else the largest of all."""
+        ends, moves = self._ends(model), self._moves(model, x)
+        far = {model.system.spots[ends[k]] for k in np.flatnonzero(moves > self._limits.level * 2).tolist()}
+        worst: dict[Named, int] = {}
+        for k, c in enumerate(new):
+            for name in {n.at("") for n in c.things}:
+                if name not in worst or off[k] > off[worst[name]]:
+                    worst[name] = k
+        at = {p.name for p, t in zip(model.pieces, model.things, strict=True)
+              if t is not None and far & {t.a, t.b, getattr(t, "c", None)}}  # fmt: skip
+        found = {worst[name] for name in at if name in worst}
+        return found or {max(range(len(new)), key=lambda k: off[k])}

@@ -34,7 +34,7 @@ def said_again(system: System, x: Floats) -> set[int]:
     """
     equations = Equations(system, through=False)
     kept, idle = _told_apart(system)
-    aside = _aside(equations, x)
+    aside = _aside(Equations(system), x)
     null = _left_null(equations, aside, len(idle))
     if not len(null):
         return set()

@@ -33,7 +33,7 @@ from syntaxa.geometry.types import Floats
 from syntaxa.watching import still_wanted
 
 
-class ReadOff(DefineStep, frozen=True, tag="read_off"):
+class ReadOff(DefineStep, frozen=True, tag="read-off"):
     """Reads off what holds: level is mm of end movement, angle degrees of a line; without names what was let go."""
 
     level: float = 0.05
@@ -69,7 +69,7 @@ class ReadOff(DefineStep, frozen=True, tag="read_off"):
         return _done(state, part, says)
 
 
-class BindDimensions(DefineStep, frozen=True, tag="bind_dimensions"):
+class BindDimensions(DefineStep, frozen=True, tag="bind-dimensions"):
     """Binds the dimensions of the drawing to what they measure, as d1, d2... in its order."""
 
     slot: ClassVar = "one"
@@ -94,7 +94,7 @@ class BindDimensions(DefineStep, frozen=True, tag="bind_dimensions"):
         return _done(state, part, says)
 
 
-class SetDimension(DefineStep, frozen=True, tag="set_dimension"):
+class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
     """Gives a dimension a value or formula, or another use; stays names what is not to move when it changes."""
 
     name: str
@@ -122,7 +122,7 @@ class SetDimension(DefineStep, frozen=True, tag="set_dimension"):
         return _done(state, part.with_measure(changed), "", self.stays or measure.things[:1])
 
 
-class AddDimensions(DefineStep, frozen=True, tag="add_dimensions"):
+class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
     """Dimensions that are drawn by hand or were proposed, and places that are held; they drive by what is drawn.
 
     A live one that has no expression takes what it measures now.
@@ -177,7 +177,7 @@ class Constrain(DefineStep, frozen=True, tag="constrain"):
         return made, entry
 
 
-class LetGo(DefineStep, frozen=True, tag="let_go"):
+class LetGo(DefineStep, frozen=True, tag="let-go"):
     """Constraints that are not to hold any more, by their names."""
 
     sketch: str
@@ -202,7 +202,7 @@ class LetGo(DefineStep, frozen=True, tag="let_go"):
         return state.with_part(replace(part, constraints=left)), Entry(len(self.keys) - len(missing), missing=missing)
 
 
-class SetParameter(DefineStep, frozen=True, tag="set_parameter"):
+class SetParameter(DefineStep, frozen=True, tag="set-parameter"):
     """Gives a parameter an expression; an empty one takes it away."""
 
     name: str
@@ -233,7 +233,7 @@ class SetParameter(DefineStep, frozen=True, tag="set_parameter"):
         return _done(state, replace(part, parameters=made))
 
 
-class Rename(DefineStep, frozen=True, tag="rename_value"):
+class Rename(DefineStep, frozen=True, tag="rename-value"):
     """Gives a dimension or parameter another name, wherever it is used."""
 
     old: str
@@ -270,7 +270,7 @@ class Rename(DefineStep, frozen=True, tag="rename_value"):
         return state.with_part(part), Entry(1)
 
 
-class HoldSketch(DefineStep, frozen=True, tag="hold_sketch"):
+class HoldSketch(DefineStep, frozen=True, tag="hold-sketch"):
     """Holds a sketch whole, as it was received, or lets it go again: held whole it counts as defined."""
 
     sketch: str
