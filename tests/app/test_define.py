@@ -9,16 +9,17 @@ from PyQt6.QtTest import QTest
 
 from syntaxa.define.part import Defined
 from syntaxa.define.views import DEFINITION
-from syntaxa.job.evaluate import Evaluator
-from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit
 
 
 @pytest.fixture
-def flange(window, settled):
+def flange(window, settled, tmp_path):
     """The window with a plate whose width is written otherwise than drawn, in Define."""
-    job = Job.of(Source.of("flange.dxf", plate(148.97, noise=0.005, text="150"))).with_step(ChooseUnit("mm"))
-    window.session.start(job, Evaluator().evaluate(job))
+    path = tmp_path / "flange.dxf"
+    path.write_bytes(plate(148.97, noise=0.005, text="150"))
+    window.open_path(path)
+    settled()
+    window.session.do(ChooseUnit("mm"))
     settled()
     window.show_stage(window.stage("define"))
     settled()
@@ -124,6 +125,36 @@ def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
     )
     assert panel.chosen_dimension().name == name
     assert panel.value.hasFocus()
+
+
+def offered(panel):
+    return [panel.possible.itemText(k) for k in range(panel.possible.count())]
+
+
+def test_only_what_picked_curves_can_have_is_offered_and_it_is_done(flange, settled):
+    panel = panel_of(flange)
+    curves = flange.session.state.sketches[0].curves
+    lines = [c.id for c in curves if c.shape.kind == "line"]
+    circles = [c.id for c in curves if c.shape.kind == "circle"]
+    assert not panel.add.isEnabled()
+    flange.canvas.selection.choose(lines[:1])
+    assert offered(panel) == ["hold level", "hold upright", "measure length"]
+    flange.canvas.selection.choose([lines[0], circles[0]])
+    assert offered(panel) == ["hold tangent", "measure offset"]
+    flange.canvas.selection.choose(circles[:2])
+    assert offered(panel)[:3] == ["hold concentric", "hold equal radius", "hold tangent"]
+    panel.possible.setCurrentIndex(offered(panel).index("hold equal radius"))
+    panel.add.click()
+    settled()
+    radii = {c.id: c.shape.radius for c in flange.session.state.sketches[0].curves if c.id in circles}
+    assert radii[circles[0]] == radii[circles[1]]
+    flange.canvas.selection.choose(circles[:1])
+    panel.possible.setCurrentIndex(offered(panel).index("measure diameter"))
+    panel.add.click()
+    settled()
+    assert [m.name for m in flange.session.state.part(Defined).measures] == ["d1"]
+    flange.canvas.selection.choose([c.id for c in curves])
+    assert not panel.add.isEnabled()
 
 
 def test_without_a_job_nothing_can_be_pressed(window):

@@ -37,6 +37,12 @@ class Defined(Part):
         return replace(self, measures=tuple(_carried(m, by) for m in self.measures))
 
 
+def next_name(part: Defined, after: int = 0) -> str:
+    """A name that no dimension has yet: d1, d2... so many after the first that is free."""
+    numbers = [int(m.name[1:]) for m in part.measures if m.name[:1] == "d" and m.name[1:].isdigit()]
+    return f"d{1 + max(numbers, default=0) + after}"
+
+
 def _carried(measure: Measure, by: Transform) -> Measure:
     if measure.kind == "along":
         way = by.vector(Vector(math.cos(measure.angle), math.sin(measure.angle)))

@@ -6,20 +6,30 @@ import math
 from collections.abc import Callable, Sequence
 from typing import Any
 
+import msgspec
 from PyQt6.QtCore import Qt, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLineEdit
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import StagePanel
 from syntaxa.app.stages.define.layers import Tag
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
+from syntaxa.app.widgets.labels import button, counted, label, narrow, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.define.base import DefineStep
 from syntaxa.define.model import Constraint, Measure
-from syntaxa.define.part import Defined
-from syntaxa.define.steps import BindDimensions, HoldSketch, LetGo, ReadOff, SetDimension, shown
+from syntaxa.define.part import Defined, next_name
+from syntaxa.define.steps import (
+    AddDimensions,
+    BindDimensions,
+    Constrain,
+    HoldSketch,
+    LetGo,
+    ReadOff,
+    SetDimension,
+    shown,
+)
 from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
 
 #: Pixels of height of the lists of sketches, dimensions and constraints.
@@ -40,6 +50,7 @@ class DefinePanel(StagePanel):
         super().__init__(session)
         self._definition = Definition()
         self._part = Defined()
+        self._possible: tuple[Constraint | Measure, ...] = ()
         #: The step that was asked for last, until it is known whether it can be; and why it could not.
         self._asked: DefineStep | None = None
         self._refused = ""
@@ -48,6 +59,7 @@ class DefinePanel(StagePanel):
         self._make_sketches()
         self._make_dimensions()
         self._make_constraints()
+        self.show_possible(())
         self.body.addStretch(1)
 
     # ------------------------------------------------------------------ making
@@ -115,7 +127,11 @@ class DefinePanel(StagePanel):
         )
         self.let_go = button("Let go", "Let the chosen constraint go")
         self.let_go.clicked.connect(self._let_go)
-        self._list("What holds", self.constraints, _LISTS[2], row_of(self.let_go, None))
+        self.possible = narrow(QComboBox())
+        self.possible.setAccessibleName("What the selected curves can have")
+        self.add = button("Add", "Add this to the selected curves")
+        self.add.clicked.connect(self._add)
+        self._list("What holds", self.constraints, _LISTS[2], row_of(self.possible, self.add, self.let_go))
         self.constraints.selection().selectionChanged.connect(lambda *_: self._constraint_chosen())
 
     def _list(self, head: str, rows: RowsView, height: int, *below: QHBoxLayout) -> None:
@@ -168,6 +184,14 @@ class DefinePanel(StagePanel):
             parts.append(f"{counted(len(found.disagreeing), 'dimension')} written otherwise than drawn: choose.")
         parts += [f"Gone: {g}" for s in found.sketches for g in s.gone[:2]]
         return " ".join(parts)
+
+    def show_possible(self, rows: Sequence[Constraint | Measure]) -> None:
+        """What the selected curves can have."""
+        self._possible = tuple(rows)
+        self.possible.clear()
+        self.possible.addItems([_offer(r) for r in rows] or ["Select one to three curves"])
+        self.possible.setEnabled(bool(rows))
+        self.add.setEnabled(bool(rows))
 
     def _sketch_chosen(self) -> None:
         self._show_constraints()
@@ -302,6 +326,16 @@ class DefinePanel(StagePanel):
         if value is not None:
             self.do(SetDimension(one.name, shown(value, is_angle=one.is_angle)))
 
+    def _add(self) -> None:
+        at = self.possible.currentIndex()
+        if not 0 <= at < len(self._possible):
+            return
+        one = self._possible[at]
+        if isinstance(one, Constraint):
+            self.do(Constrain(one))
+        else:
+            self.do(AddDimensions((msgspec.structs.replace(one, name=next_name(self._part)),)))
+
     def _toggle_held(self) -> None:
         sketch = self.chosen_sketch()
         if sketch is not None:
@@ -311,6 +345,10 @@ class DefinePanel(StagePanel):
         one = self._chosen_constraint()
         if one is not None:
             self.do(LetGo(one.sketch, (one.key,)))
+
+
+def _offer(one: Constraint | Measure) -> str:
+    return f"hold {one.kind}" if isinstance(one, Constraint) else f"measure {one.kind}"
 
 
 def _free(sketch: SketchFreedom) -> str:

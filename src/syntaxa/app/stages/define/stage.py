@@ -15,9 +15,10 @@ from syntaxa.app.stages.define.commands import commands
 from syntaxa.app.stages.define.layers import AboutLayer, DimensionsLayer, FreedomLayer
 from syntaxa.app.stages.define.panel import DefinePanel
 from syntaxa.define.model import Named
-from syntaxa.define.part import Defined
+from syntaxa.define.part import Defined, next_name
+from syntaxa.define.possible import MOST_PICKED, possible
 from syntaxa.define.sketching import pieces_of
-from syntaxa.define.steps import AddDimensions, ReadOff
+from syntaxa.define.steps import AddDimensions, ReadOff, open_sketches
 from syntaxa.define.views import DEFINITION
 from syntaxa.drawing.model import extents_of
 from syntaxa.geometry.shapes import Shape
@@ -61,7 +62,14 @@ class DefineStage(Stage):
 
     def refresh(self) -> None:
         self._show_freedom()
+        self.selection_changed()
         self.dimensions.show(self.own_panel.tags())
+
+    def selection_changed(self) -> None:
+        state, ids = self.shell.session.state, [c.id for c in self.shell.canvas.selection.curves()]
+        mine = open_sketches(state) if state is not None and 0 < len(ids) <= MOST_PICKED else ()
+        sketch = next((s for s in mine if any(c.id == ids[0] for c in s.curves)), None)
+        self.own_panel.show_possible(possible(sketch, ids) if sketch is not None else ())
 
     def _show_freedom(self) -> None:
         """Of the chosen sketch alone: all at once say nothing."""
@@ -93,10 +101,10 @@ class DefineStage(Stage):
         if found is None or state is None:
             self.shell.tell("What is free is still being counted; ask again in a moment.")
             return
-        number = 1 + max((_number(m.name) for m in state.part(Defined).measures), default=0)
+        part = state.part(Defined)
         wanted = [m for s in found.sketches for m in s.missing.measures]
         places = tuple(s.missing.place for s in found.sketches if s.missing.place is not None)
-        measures = tuple(msgspec.structs.replace(m, name=f"d{k}", use="live") for k, m in enumerate(wanted, number))
+        measures = tuple(msgspec.structs.replace(m, name=next_name(part, k), use="live") for k, m in enumerate(wanted))
         if measures or places:
             self.own_panel.do(AddDimensions(measures, places))
         else:
@@ -112,7 +120,3 @@ class DefineStage(Stage):
                 if any(c.root in roots for c in sketch.curves):
                     shapes += [p.shape for p in pieces_of(sketch.curves) if p.name in wanted]
         self.about.show(shapes)
-
-
-def _number(name: str) -> int:
-    return int(name[1:]) if name[:1] == "d" and name[1:].isdigit() else 0
