@@ -14,6 +14,7 @@ from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
     Constrain,
+    Drag,
     HoldSketch,
     LetGo,
     ReadOff,
@@ -129,6 +130,7 @@ STEPS: tuple[Step, ...] = (
     AddDimensions((msgspec.structs.replace(length("d3", "held0"), expression="60", use="live"),)),
     *(Constrain(Constraint("mixed", "level", (Named(name),))) for name in ("free0", "held0")),
     LetGo("mixed", ("level: #held0",)), SetParameter("w", "5"), Rename("d1", "width"), HoldSketch("mixed"),
+    Drag("mixed", Named("held0", place="end"), 50.0, 9.0), Drag("locked", Named("shut0", place="end"), 50.0, 9.0),
 )  # fmt: skip
 
 #: These place the whole drawing, what is locked with it; or take it in, before there is anything to lock.

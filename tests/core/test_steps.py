@@ -10,6 +10,7 @@ from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
     Constrain,
+    Drag,
     HoldSketch,
     LetGo,
     ReadOff,
@@ -106,6 +107,7 @@ STEPS: tuple[Step, ...] = (
     Rename("wide", "width"),
     LetGo("Base", ("equal radius: #88, #89",)),
     Constrain(Constraint("Base", "equal radius", (Named("88"), Named("89")))),
+    Drag("Base", Named("88", place="centre"), 30.0, 30.0),
     HoldSketch("CONTROL-BOX"),
 )
 

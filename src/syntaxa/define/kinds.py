@@ -6,6 +6,7 @@ from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
     Constrain,
+    Drag,
     HoldSketch,
     LetGo,
     ReadOff,
@@ -17,5 +18,5 @@ from syntaxa.drawing.step import StepRows
 
 STEPS: StepRows = (
     (ReadOff,), (BindDimensions,),
-    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, HoldSketch),
+    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, Drag, HoldSketch),
 )  # fmt: skip

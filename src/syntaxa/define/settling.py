@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import TypeVar
 
 import numpy as np
@@ -83,6 +84,11 @@ class Stated:
                 add(model.system, k, m.kind, [model.thing(n) for n in m.things], values[m.name], m.angle)
         return model
 
+    @cached_property
+    def bare(self) -> Model:
+        """The system of the curves alone, as they lie."""
+        return model_of(self.curves, self.pieces)
+
     def measured(self, x: Floats | None = None) -> dict[str, float]:
         """What each dimension measures (mm or radians), as drawn or at other unknowns."""
         model = model_of(self.curves, self.pieces, x)
@@ -113,9 +119,13 @@ def settled(stated: Stated, values: Mapping[str, float], stays: Iterable[Named] 
         x, last = _followed(stated, before, dict(values), firm, firmly=False)
     if x is None:
         raise _contradiction(stated, values, last)
-    bare = model_of(stated.curves, stated.pieces)
-    x = x[: len(bare.system.x)]
-    return Settled(curves_from(stated.curves, bare, x), _moves(bare, x), x)
+    return settled_at(stated, x)
+
+
+def settled_at(stated: Stated, x: Floats) -> Settled:
+    """The sketch at unknowns of its own."""
+    x = x[: len(stated.bare.system.x)]
+    return Settled(curves_from(stated.curves, stated.bare, x), _moves(stated.bare, x), x)
 
 
 def moved_between(before: Sequence[Curve], after: Sequence[Curve]) -> Floats:
@@ -157,13 +167,13 @@ def _followed(
     now = solved(stated.model(before, None, stays, firmly=firmly).system)
     if not now.holds:
         return None, None
-    x, share, stride = now.x[: _own(stated)], 0.0, 1.0
+    x, share, stride = now.x[: len(stated.bare.system.x)], 0.0, 1.0
     while share < 1.0:
         there = min(1.0, share + stride)
         values = {name: v + there * (goal[name] - v) for name, v in before.items()} if there < 1.0 else goal
         model = stated.model(values, x, stays, firmly=firmly)
         done = solved(model.system)
-        if done.holds and _same_way(model, done.x):
+        if done.holds and same_way(model, np.array(model.system.x), done.x):
             x, share, stride = done.x[: len(x)], there, 2 * stride
         elif stride > _SHORTEST:
             stride /= 2
@@ -172,13 +182,9 @@ def _followed(
     return x, x
 
 
-def _own(stated: Stated) -> int:
-    return len(model_of(stated.curves, stated.pieces).system.x)
-
-
-def _same_way(model: Model, new: Floats) -> bool:
-    """Whether no direction turned far from where it stood, and no line, arc or circle turned over."""
-    s, old = model.system, np.array(model.system.x)
+def same_way(model: Model, old: Floats, new: Floats) -> bool:
+    """Whether from old unknowns to new ones no direction turned far, and no line, arc or circle turned over."""
+    s = model.system
     turning = sorted(s.angles)
     if float(np.abs(new[turning] - old[turning]).max(initial=0.0)) > _TURN:
         return False

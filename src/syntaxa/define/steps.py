@@ -16,19 +16,21 @@ import numpy as np
 
 from syntaxa.define.base import DefineStep
 from syntaxa.define.binding import bind, disagrees
+from syntaxa.define.dragging import dragged
 from syntaxa.define.formulas import check_name, names_in, renamed
 from syntaxa.define.model import Constraint, Measure, Named, Parameter, Use
 from syntaxa.define.part import Defined
 from syntaxa.define.reading_off import Limits, read_off
 from syntaxa.define.relations import HOLDS
-from syntaxa.define.settling import Settled, Stated, idle_in, settled
+from syntaxa.define.settling import Settled, Stated, idle_in, settled, settled_at
 from syntaxa.define.sketching import MOST_PIECES, is_large
 from syntaxa.define.values import drives, values_of
-from syntaxa.drawing.editing import Editing
+from syntaxa.drawing.editing import Editing, refuse_locked
 from syntaxa.drawing.quantities import plain_number
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import DefineError
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Floats
 from syntaxa.watching import still_wanted
 
@@ -134,11 +136,13 @@ class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        if len(self.measures) == 1:
+        if len(self.measures) == 1 and not self.places:
             one = self.measures[0]
             return f"Dimension {one.name}: {one.kind} of {', '.join(map(str, one.things))}"
-        places = f", {len(self.places)} places held" if self.places else ""
-        return f"Add {len(self.measures)} dimensions{places}"
+        held = f"hold {len(self.places)} place{'s' if len(self.places) != 1 else ''}"
+        if not self.measures:
+            return held.capitalize()
+        return f"Add {len(self.measures)} dimensions{', ' + held if self.places else ''}"
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """They are there from now on."""
@@ -268,6 +272,36 @@ class Rename(DefineStep, frozen=True, tag="rename-value"):
             parameters=tuple(p for p in map(called, part.parameters) if isinstance(p, Parameter)),
         )
         return state.with_part(part), Entry(1)
+
+
+class Drag(DefineStep, frozen=True, tag="drag"):
+    """Pulls a point to a place (mm), as far as what holds lets it."""
+
+    sketch: str
+    thing: Named
+    x: float
+    y: float
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Drag the {self.thing}"
+
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
+        """The rest of the sketch follows."""
+        del context
+        part, sketch = state.part(Defined), state.sketch(self.sketch)
+        if sketch is None or self.sketch in part.held:
+            raise DefineError(f"“{self.sketch}” cannot be dragged: it is not there, or is held whole.")
+        refuse_locked(sketch)
+        stated = stated_of(part, sketch)
+        live = {k: v for k, v in stated.measured().items() if drives(part, k)}
+        done = settled_at(stated, dragged(stated, live, self.thing, Point(self.x, self.y)))
+        editing = Editing(state)
+        changed = _taken_over(editing, sketch, done)
+        largest, mean = _largest_and_mean(done.moves)
+        says = "" if changed else "What holds keeps it where it is."
+        return editing.done(), Entry(changed, largest, mean, says=says + editing.held_told)
 
 
 class HoldSketch(DefineStep, frozen=True, tag="hold-sketch"):
@@ -401,8 +435,12 @@ def _done(state: State, part: Defined, says: str = "", stays: tuple[Named, ...] 
         moves.append(done.moves)
     every = np.concatenate(moves) if moves else np.zeros(0)
     says = " ".join(filter(None, (says, *(f"Gone: {g}" for g in gone[:3])))) + editing.held_told
-    largest, mean = float(every.max(initial=0.0)), float(every.mean()) if len(every) else 0.0
+    largest, mean = _largest_and_mean(every)
     return editing.done().with_part(part), Entry(changed, largest, mean, says=says)
+
+
+def _largest_and_mean(moves: Floats) -> tuple[float, float]:
+    return float(moves.max(initial=0.0)), float(moves.mean()) if len(moves) else 0.0
 
 
 def _mine(stated: Stated, stays: tuple[Named, ...]) -> tuple[Named, ...]:

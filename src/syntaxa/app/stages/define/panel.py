@@ -8,7 +8,7 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import Qt, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QSizePolicy
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import StagePanel
@@ -128,10 +128,13 @@ class DefinePanel(StagePanel):
         self.let_go = button("Let go", "Let the chosen constraint go")
         self.let_go.clicked.connect(self._let_go)
         self.possible = narrow(QComboBox())
+        self.possible.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.possible.setAccessibleName("What the selected curves can have")
         self.add = button("Add", "Add this to the selected curves")
         self.add.clicked.connect(self._add)
-        self._list("What holds", self.constraints, _LISTS[2], row_of(self.possible, self.add, self.let_go))
+        self._list(
+            "What holds", self.constraints, _LISTS[2], row_of(self.possible, self.add), row_of(self.let_go, None)
+        )
         self.constraints.selection().selectionChanged.connect(lambda *_: self._constraint_chosen())
 
     def _list(self, head: str, rows: RowsView, height: int, *below: QHBoxLayout) -> None:
@@ -189,7 +192,7 @@ class DefinePanel(StagePanel):
         """What the selected curves can have."""
         self._possible = tuple(rows)
         self.possible.clear()
-        self.possible.addItems([_offer(r) for r in rows] or ["Select one to three curves"])
+        self.possible.addItems([_offer(r) for r in rows] or ["Select 1 to 3 curves to add more"])
         self.possible.setEnabled(bool(rows))
         self.add.setEnabled(bool(rows))
 
