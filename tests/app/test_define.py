@@ -157,6 +157,32 @@ def test_only_what_picked_curves_can_have_is_offered_and_it_is_done(flange, sett
     assert not panel.add.isEnabled()
 
 
+def test_a_point_is_dragged_by_the_mouse_and_the_rest_follows(flange, settled):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    flange.drag_points()
+    canvas = flange.canvas
+    corner = max((c.shape.start for c in flange.session.state.sketches[0].curves), key=lambda p: p.x - abs(p.y - 10))
+    x, y = canvas.view.to_pixels(corner.x, corner.y)
+    there = QPoint(round(x) - 30, round(y))
+    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=QPoint(round(x), round(y)))
+    QTest.mouseMove(canvas, there)
+    assert canvas.tool._shapes
+    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=there)
+    settled()
+    wide = max(p.x for c in flange.session.state.sketches[0].curves for p in (c.shape.start, c.shape.end))
+    assert wide == pytest.approx(canvas.view.to_mm(there.x(), there.y())[0], abs=0.5)
+    lines = [c.shape for c in flange.session.state.sketches[0].curves if c.shape.kind == "line"]
+    assert all(s.start.x == s.end.x or s.start.y == s.end.y for s in lines)
+    flange.undo()
+    settled()
+    back = max(p.x for c in flange.session.state.sketches[0].curves for p in (c.shape.start, c.shape.end))
+    assert back == pytest.approx(corner.x, abs=1e-9)
+    QTest.keyClick(canvas, Qt.Key.Key_Escape)
+    assert not canvas.tool.waits
+
+
 def test_without_a_job_nothing_can_be_pressed(window):
     window.show_stage(window.stage("define"))
     assert not panel_of(window).isEnabled()

@@ -16,7 +16,7 @@ from syntaxa.define.freedom import Freedom, fewest
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.relations import drawn
 from syntaxa.define.settling import Stated, free_in
-from syntaxa.define.sketching import Model
+from syntaxa.define.sketching import Model, point_names
 from syntaxa.define.unknowns import Round, Spot, Straight
 from syntaxa.geometry.types import Floats
 
@@ -59,24 +59,11 @@ def _spot(model: Model, name: Named) -> Spot:
     return found
 
 
-def _points(model: Model) -> Iterator[tuple[Named, Spot]]:
-    """Every point by its first name, centres of circles and arcs first."""
-    pairs = [(p.name, t) for p, t in zip(model.pieces, model.things, strict=True) if t is not None]
-    found: list[tuple[Named, Spot | None]] = [(n.at("centre"), t.c) for n, t in pairs if isinstance(t, Round)]
-    for name, thing in pairs:
-        found += [(name.at("start"), thing.a), (name.at("end"), thing.b)]
-    seen: set[Spot] = set()
-    for name, spot in found:
-        if spot is not None and spot not in seen:
-            seen.add(spot)
-            yield name, spot
-
-
 def _anchor(model: Model, free: Freedom) -> Named | None:
     """The lowest point at the left, an end before a centre, where it can move at all."""
     x = model.system.x
     rank = dict(zip(model.system.spots, free.rank.tolist(), strict=True))
-    rows = [(n.place == "centre", round(x[s.x] + x[s.y], 6), n) for n, s in _points(model) if rank[s]]
+    rows = [(n.place == "centre", round(x[s.x] + x[s.y], 6), n) for n, s in point_names(model) if rank[s]]
     return min(rows)[2] if rows else None
 
 
@@ -90,7 +77,7 @@ def _natural(sketch: str, model: Model, anchor: Named | None) -> Iterator[Measur
     for name, _ in lines:
         yield Measure("", sketch, "length", (name,))
     if anchor is not None:
-        for name, spot in _points(model):
+        for name, spot in point_names(model):
             if spot != _spot(model, anchor):
                 yield Measure("", sketch, "distance x", (anchor, name))
                 yield Measure("", sketch, "distance y", (anchor, name))

@@ -145,6 +145,19 @@ def curves_from(curves: Sequence[Curve], model: Model, x: Floats) -> tuple[Curve
     return tuple(changed)
 
 
+def point_names(model: Model) -> Iterator[tuple[Named, Spot]]:
+    """Every point by its first name, centres of circles and arcs first."""
+    pairs = [(p.name, t) for p, t in zip(model.pieces, model.things, strict=True) if t is not None]
+    found: list[tuple[Named, Spot | None]] = [(n.at("centre"), t.c) for n, t in pairs if isinstance(t, Round)]
+    for name, thing in pairs:
+        found += [(name.at("start"), thing.a), (name.at("end"), thing.b)]
+    seen: set[Spot] = set()
+    for name, spot in found:
+        if spot is not None and spot not in seen:
+            seen.add(spot)
+            yield name, spot
+
+
 # ---------------------------------------------------------------------- there
 
 

@@ -23,4 +23,5 @@ def commands(stage: DefineStage) -> Sequence[Command]:
         Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read", lambda: stage.show().bind(), "",
                 "", has_job),
         Command("add_missing", "Add the missing dimensions", "Define/add", stage.add_missing, "", "", has_job),
+        Command("drag_points", "Drag points", "Define/add", stage.take_hand, "G", "", has_job),
     )  # fmt: skip

@@ -12,15 +12,19 @@ from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.define.commands import commands
+from syntaxa.app.stages.define.drag_tool import DragTool
 from syntaxa.app.stages.define.layers import AboutLayer, DimensionsLayer, FreedomLayer
 from syntaxa.app.stages.define.panel import DefinePanel
 from syntaxa.define.model import Named
 from syntaxa.define.part import Defined, next_name
 from syntaxa.define.possible import MOST_PICKED, possible
-from syntaxa.define.sketching import pieces_of
-from syntaxa.define.steps import AddDimensions, ReadOff, open_sketches
+from syntaxa.define.settling import Stated
+from syntaxa.define.sketching import is_large, pieces_of
+from syntaxa.define.steps import AddDimensions, Drag, ReadOff, open_sketches, stated_of
+from syntaxa.define.values import drives
 from syntaxa.define.views import DEFINITION
 from syntaxa.drawing.model import extents_of
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
 
@@ -109,6 +113,32 @@ class DefineStage(Stage):
             self.own_panel.do(AddDimensions(measures, places))
         else:
             self.shell.tell("Nothing is missing.")
+
+    def take_hand(self) -> None:
+        """The next presses drag points of the chosen sketch, until Escape."""
+        self.show()
+        self.shell.show_canvas()
+        self.shell.canvas.take(DragTool(self.shell.canvas, self._asked, self._dragged))
+        self.shell.tell("Drag an end or a centre of the chosen sketch; Escape ends it.")
+
+    def _asked(self) -> tuple[Stated, dict[str, float]] | None:
+        """What is said of the chosen sketch as it is now."""
+        state, chosen = self.shell.session.state, self.own_panel.chosen_sketch()
+        sketch = state.sketch(chosen.name) if state is not None and chosen is not None else None
+        if state is None or sketch is None or sketch.locked or is_large(sketch.curves):
+            self.shell.tell("Choose a sketch that is neither locked nor too large.")
+            return None
+        part = state.part(Defined)
+        if sketch.name in part.held:
+            self.shell.tell(f"“{sketch.name}” is held whole; let it move first.")
+            return None
+        stated = stated_of(part, sketch)
+        return stated, {k: v for k, v in stated.measured().items() if drives(part, k)}
+
+    def _dragged(self, name: Named, to: Point) -> None:
+        chosen = self.own_panel.chosen_sketch()
+        if chosen is not None:
+            self.own_panel.do(Drag(chosen.name, name, to.x, to.y))
 
     def _show_about(self, names: Sequence[Named]) -> None:
         state = self.shell.session.state

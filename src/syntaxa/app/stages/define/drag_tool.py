@@ -1,0 +1,92 @@
+"""A hand that drags ends and centres of the chosen sketch; what holds keeps holding while it moves."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import TYPE_CHECKING
+
+import numpy as np
+from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen
+
+from syntaxa.app.canvas.camera import Camera
+from syntaxa.app.canvas.overlays import draw_shapes
+from syntaxa.app.canvas.tool import Tool
+from syntaxa.app.theme.tokens import Tokens
+from syntaxa.define.dragging import dragged
+from syntaxa.define.model import Named
+from syntaxa.define.settling import Stated, settled_at
+from syntaxa.define.sketching import point_names
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.types import Floats
+
+if TYPE_CHECKING:
+    from syntaxa.app.canvas.canvas import Canvas
+
+#: Pixels within which a point is taken.
+_REACH = 10.0
+
+#: Pieces up to which the sketch follows while the mouse moves; a larger one follows when it comes up.
+_FOLLOWING = 300
+
+#: What is said of the chosen sketch, and the values of its dimensions; None where nothing can be dragged.
+Asked = Callable[[], tuple[Stated, dict[str, float]] | None]
+
+
+class DragTool(Tool):
+    """Press on a point, move, and let go."""
+
+    cursor = Qt.CursorShape.OpenHandCursor
+
+    def __init__(self, canvas: Canvas, asked: Asked, done: Callable[[Named, Point], None]) -> None:
+        super().__init__(canvas)
+        self._asked, self._done = asked, done
+        self._stated: Stated | None = None
+        self._values: dict[str, float] = {}
+        self._name: Named | None = None
+        self._x: Floats | None = None
+        self._shapes: list[Shape] = []
+
+    def press(self, event: QMouseEvent) -> None:
+        asked = self._asked()
+        if asked is None:
+            return
+        self._stated, self._values = asked
+        at = self.canvas.view.to_mm(event.position().x(), event.position().y())
+        self._name, self._x = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
+
+    def move(self, at: QPointF) -> None:
+        if self._stated is None or self._name is None or len(self._stated.pieces) > _FOLLOWING:
+            return
+        to = Point(*self.canvas.view.to_mm(at.x(), at.y()))
+        self._x = dragged(self._stated, self._values, self._name, to, self._x)
+        now = settled_at(self._stated, self._x).curves
+        self._shapes = [c.shape for c, old in zip(now, self._stated.curves, strict=True) if c is not old]
+        self.canvas.update()
+
+    def release(self, event: QMouseEvent) -> None:
+        name, self._name, self._shapes = self._name, None, []
+        if name is not None:
+            self._done(name, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
+        self.canvas.update()
+
+    def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
+        draw_shapes(painter, self._shapes, view, QPen(QColor(tokens.persimmon), 1.8, Qt.PenStyle.DashLine))
+
+    def label(self) -> str:
+        return "" if self._name is None else f"the {self._name}"
+
+    def given_up(self) -> None:
+        self._name, self._shapes = None, []
+
+
+def _nearest(stated: Stated, at: Point, reach: float) -> Named | None:
+    rows = list(point_names(stated.bare))
+    if not rows:
+        return None
+    x = np.array(stated.bare.system.x)
+    places = x[np.array([spot for _, spot in rows], dtype=np.int64)]
+    away = np.hypot(*(places - (at.x, at.y)).T)
+    best = int(away.argmin())
+    return rows[best][0] if away[best] <= reach else None
