@@ -24,6 +24,9 @@ from syntaxa.geometry.types import Floats
 #: How many times as much it costs to leave the hand behind as to move anything else.
 _PULL = 1e8
 
+#: How many times as much it costs to move the lowest point at the left as any other.
+_ANCHOR = 1e4
+
 #: The leash, as a share of the size of the sketch, and the shortest stride, as a share of the leash.
 _LEASH = 0.05
 _SHORTEST = 1 / 64
@@ -61,6 +64,11 @@ def _stride(stated: Stated, values: Mapping[str, float], spot: Spot, x: Floats, 
     model = stated.model(values, x)
     s = model.system
     before = np.array(s.x)
+    # A sketch whose place nothing holds would drift after the hand: its lowest point at the left is loath to move.
+    anchor = min(s.spots, key=lambda p: before[p.x] + before[p.y])
+    if anchor != spot:
+        for axis in anchor:
+            s.weight[axis] *= _ANCHOR
     for k, axis in enumerate(spot):
         s.x[axis] += float(step[k])
         s.weight[axis] *= _PULL

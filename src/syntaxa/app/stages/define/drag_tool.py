@@ -28,7 +28,7 @@ if TYPE_CHECKING:
 _REACH = 10.0
 
 #: Pieces up to which the sketch follows while the mouse moves; a larger one follows when it comes up.
-_FOLLOWING = 300
+_FOLLOWING = 100
 
 #: What is said of the chosen sketch, and the values of its dimensions; None where nothing can be dragged.
 Asked = Callable[[], tuple[Stated, dict[str, float]] | None]
