@@ -101,13 +101,13 @@ def test_a_constraint_is_seen_on_the_canvas_and_let_go(flange, settled):
     panel = panel_of(flange)
     panel.read_off()
     settled()
-    rows = panel.constraints.model_.rows
+    rows = panel.constraints.table.model_.rows
     ring = next(k for k, c in enumerate(rows) if c.kind == "ring")
-    panel.constraints.selectRow(ring)
+    panel.constraints.table.selectRow(ring)
     about = flange.stage("define").about
     assert len(about._shapes) == 7
     before = flange.canvas.grab().toImage()
-    panel.let_go.click()
+    panel.constraints.let_go.click()
     settled()
     assert all(c.kind != "ring" for c in flange.session.state.part(Defined).constraints)
     assert flange.canvas.grab().toImage() != before
@@ -128,7 +128,7 @@ def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
 
 
 def offered(panel):
-    return [panel.possible.itemText(k) for k in range(panel.possible.count())]
+    return [panel.constraints.possible.itemText(k) for k in range(panel.constraints.possible.count())]
 
 
 def test_only_what_picked_curves_can_have_is_offered_and_it_is_done(flange, settled):
@@ -136,25 +136,49 @@ def test_only_what_picked_curves_can_have_is_offered_and_it_is_done(flange, sett
     curves = flange.session.state.sketches[0].curves
     lines = [c.id for c in curves if c.shape.kind == "line"]
     circles = [c.id for c in curves if c.shape.kind == "circle"]
-    assert not panel.add.isEnabled()
+    assert not panel.constraints.add.isEnabled()
     flange.canvas.selection.choose(lines[:1])
     assert offered(panel) == ["hold level", "hold upright", "measure length"]
     flange.canvas.selection.choose([lines[0], circles[0]])
     assert offered(panel) == ["hold tangent", "measure offset"]
     flange.canvas.selection.choose(circles[:2])
     assert offered(panel)[:3] == ["hold concentric", "hold equal radius", "hold tangent"]
-    panel.possible.setCurrentIndex(offered(panel).index("hold equal radius"))
-    panel.add.click()
+    panel.constraints.possible.setCurrentIndex(offered(panel).index("hold equal radius"))
+    panel.constraints.add.click()
     settled()
     radii = {c.id: c.shape.radius for c in flange.session.state.sketches[0].curves if c.id in circles}
     assert radii[circles[0]] == radii[circles[1]]
     flange.canvas.selection.choose(circles[:1])
-    panel.possible.setCurrentIndex(offered(panel).index("measure diameter"))
-    panel.add.click()
+    panel.constraints.possible.setCurrentIndex(offered(panel).index("measure diameter"))
+    panel.constraints.add.click()
     settled()
     assert [m.name for m in flange.session.state.part(Defined).measures] == ["d1"]
     flange.canvas.selection.choose([c.id for c in curves])
-    assert not panel.add.isEnabled()
+    assert not panel.constraints.add.isEnabled()
+
+
+def test_a_parameter_drives_what_uses_it(flange, settled):
+    panel = panel_of(flange)
+    own = panel.parameters
+    panel.read_off()
+    settled()
+    panel.bind()
+    settled()
+    own.formula.setText("w = 5in")
+    own.give()
+    settled()
+    assert own.table.model_.index(0, 2).data() == "127.000"
+    chosen(flange, "d1").value.setText("w + 3")
+    panel.set_value()
+    settled()
+    assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(130.0, abs=1e-9)
+    own.table.selectRow(0)
+    own.drop()
+    settled()
+    assert panel.says.text() == "d1 uses w. Change that first."
+    own.formula.setText("w 5")
+    own.give()
+    assert "such as" in panel.says.text()
 
 
 def test_a_point_is_dragged_by_the_mouse_and_the_rest_follows(flange, settled):

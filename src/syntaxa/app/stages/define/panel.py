@@ -3,37 +3,35 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
-from typing import Any
+from collections.abc import Sequence
 
-import msgspec
 from PyQt6.QtCore import Qt, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QSizePolicy
+from PyQt6.QtWidgets import QHBoxLayout, QLineEdit
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.stages.define.constraints_view import ConstraintsView
 from syntaxa.app.stages.define.layers import Tag
+from syntaxa.app.stages.define.lists import keep_chosen
+from syntaxa.app.stages.define.parameters_view import ParametersView
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, counted, label, narrow, row_of, set_role
+from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.define.base import DefineStep
-from syntaxa.define.model import Constraint, Measure
-from syntaxa.define.part import Defined, next_name
+from syntaxa.define.model import Measure
+from syntaxa.define.part import Defined
 from syntaxa.define.steps import (
-    AddDimensions,
     BindDimensions,
-    Constrain,
     HoldSketch,
-    LetGo,
     ReadOff,
     SetDimension,
     shown,
 )
 from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
 
-#: Pixels of height of the lists of sketches, dimensions and constraints.
-_LISTS = (126, 140, 126)
+#: Pixels of height of the lists of sketches and dimensions.
+_LISTS = (126, 140)
 
 
 class DefinePanel(StagePanel):
@@ -50,7 +48,6 @@ class DefinePanel(StagePanel):
         super().__init__(session)
         self._definition = Definition()
         self._part = Defined()
-        self._possible: tuple[Constraint | Measure, ...] = ()
         #: The step that was asked for last, until it is known whether it can be; and why it could not.
         self._asked: DefineStep | None = None
         self._refused = ""
@@ -58,8 +55,13 @@ class DefinePanel(StagePanel):
         self._make_head()
         self._make_sketches()
         self._make_dimensions()
-        self._make_constraints()
-        self.show_possible(())
+        self.parameters, self.constraints = ParametersView(), ConstraintsView()
+        self.parameters.wanted.connect(self.do)
+        self.parameters.told.connect(self._refuse)
+        self.constraints.wanted.connect(self.do)
+        self.constraints.about.connect(self.about)
+        self.body.addWidget(self.parameters)
+        self.body.addWidget(self.constraints)
         self.body.addStretch(1)
 
     # ------------------------------------------------------------------ making
@@ -120,23 +122,6 @@ class DefinePanel(StagePanel):
                    row_of(self.written, self.drawn, self.words, None))  # fmt: skip
         self.dimensions.selection().selectionChanged.connect(lambda *_: self._dimension_chosen())
 
-    def _make_constraints(self) -> None:
-        self.constraints = RowsView(
-            "What holds in the chosen sketch",
-            (Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),),
-        )
-        self.let_go = button("Let go", "Let the chosen constraint go")
-        self.let_go.clicked.connect(self._let_go)
-        self.possible = narrow(QComboBox())
-        self.possible.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.possible.setAccessibleName("What the selected curves can have")
-        self.add = button("Add", "Add this to the selected curves")
-        self.add.clicked.connect(self._add)
-        self._list(
-            "What holds", self.constraints, _LISTS[2], row_of(self.possible, self.add), row_of(self.let_go, None)
-        )
-        self.constraints.selection().selectionChanged.connect(lambda *_: self._constraint_chosen())
-
     def _list(self, head: str, rows: RowsView, height: int, *below: QHBoxLayout) -> None:
         rows.setFixedHeight(height)
         self.body.addWidget(label(head, "heading"))
@@ -160,8 +145,9 @@ class DefinePanel(StagePanel):
         set_role(self.says, "warning" if self._refused else "dim")
         if found is not None:
             self._definition = found
-        _keep_chosen(self.sketches, self._definition.sketches, lambda s: s.name)
-        _keep_chosen(self.dimensions, self._part.measures, lambda m: m.name)
+        keep_chosen(self.sketches, self._definition.sketches, lambda s: s.name)
+        keep_chosen(self.dimensions, self._part.measures, lambda m: m.name)
+        self.parameters.show_parts(self._part, self._definition.measured, self.lengths)
         if self.sketches.chosen_row() < 0 and self._definition.sketches:
             self.sketches.selectRow(0)
         self._show_constraints()
@@ -188,14 +174,6 @@ class DefinePanel(StagePanel):
         parts += [f"Gone: {g}" for s in found.sketches for g in s.gone[:2]]
         return " ".join(parts)
 
-    def show_possible(self, rows: Sequence[Constraint | Measure]) -> None:
-        """What the selected curves can have."""
-        self._possible = tuple(rows)
-        self.possible.clear()
-        self.possible.addItems([_offer(r) for r in rows] or ["Select 1 to 3 curves to add more"])
-        self.possible.setEnabled(bool(rows))
-        self.add.setEnabled(bool(rows))
-
     def _sketch_chosen(self) -> None:
         self._show_constraints()
         self.sketch_chosen.emit()
@@ -208,9 +186,7 @@ class DefinePanel(StagePanel):
 
     def _show_constraints(self) -> None:
         sketch = self.chosen_sketch()
-        rows = [c for c in self._part.constraints if sketch is not None and c.sketch == sketch.name]
-        _keep_chosen(self.constraints, rows, lambda c: c.key)
-        self.let_go.setEnabled(bool(rows))
+        self.constraints.show_part(self._part, sketch.name if sketch is not None else "")
         self.hold.setEnabled(sketch is not None)
         self.hold.setText("Let it move" if sketch is not None and sketch.held else "Hold whole")
         wanted = sum(_wanted(s) for s in self._definition.sketches)
@@ -247,15 +223,6 @@ class DefinePanel(StagePanel):
             self.about.emit(one.things if one is not None else ())
         self.chosen.emit(one.name if one is not None else "")
 
-    def _constraint_chosen(self) -> None:
-        one = self._chosen_constraint()
-        self.about.emit(one.things if one is not None else ())
-
-    def _chosen_constraint(self) -> Constraint | None:
-        at, rows = self.constraints.chosen_row(), self.constraints.model_.rows
-        found: Constraint | None = rows[at] if 0 <= at < len(rows) else None
-        return found
-
     def tags(self) -> tuple[Tag, ...]:
         """The dimensions as they stand on the canvas."""
         return tuple(
@@ -287,6 +254,10 @@ class DefinePanel(StagePanel):
         """Does a step; one that cannot be is taken back, and why is told."""
         self._asked, self._refused = step, ""
         self.session.do(step)
+
+    def _refuse(self, sentence: str) -> None:
+        self._refused = sentence
+        self.refresh()
 
     def _judge(self) -> None:
         asked, evaluation, job = self._asked, self.session.evaluation, self.session.job
@@ -329,29 +300,10 @@ class DefinePanel(StagePanel):
         if value is not None:
             self.do(SetDimension(one.name, shown(value, is_angle=one.is_angle)))
 
-    def _add(self) -> None:
-        at = self.possible.currentIndex()
-        if not 0 <= at < len(self._possible):
-            return
-        one = self._possible[at]
-        if isinstance(one, Constraint):
-            self.do(Constrain(one))
-        else:
-            self.do(AddDimensions((msgspec.structs.replace(one, name=next_name(self._part)),)))
-
     def _toggle_held(self) -> None:
         sketch = self.chosen_sketch()
         if sketch is not None:
             self.do(HoldSketch(sketch.name, not sketch.held))
-
-    def _let_go(self) -> None:
-        one = self._chosen_constraint()
-        if one is not None:
-            self.do(LetGo(one.sketch, (one.key,)))
-
-
-def _offer(one: Constraint | Measure) -> str:
-    return f"hold {one.kind}" if isinstance(one, Constraint) else f"measure {one.kind}"
 
 
 def _free(sketch: SketchFreedom) -> str:
@@ -364,15 +316,3 @@ def _free(sketch: SketchFreedom) -> str:
 
 def _wanted(sketch: SketchFreedom) -> int:
     return len(sketch.missing.measures) + (sketch.missing.place is not None)
-
-
-def _keep_chosen(view: RowsView, rows: Sequence[Any], name: Callable[[Any], str]) -> None:
-    """Takes new rows, with the same one chosen where it is still there; tells nobody."""
-    at, selection = view.chosen_row(), view.selection()
-    before = name(view.model_.rows[at]) if 0 <= at < len(view.model_.rows) else None
-    selection.blockSignals(True)
-    view.model_.show_rows(rows)
-    same = next((k for k, row in enumerate(rows) if name(row) == before), None)
-    if same is not None:
-        view.selectRow(same)
-    selection.blockSignals(False)

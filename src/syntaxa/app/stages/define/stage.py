@@ -73,7 +73,7 @@ class DefineStage(Stage):
         state, ids = self.shell.session.state, [c.id for c in self.shell.canvas.selection.curves()]
         mine = open_sketches(state) if state is not None and 0 < len(ids) <= MOST_PICKED else ()
         sketch = next((s for s in mine if any(c.id == ids[0] for c in s.curves)), None)
-        self.own_panel.show_possible(possible(sketch, ids) if sketch is not None else ())
+        self.own_panel.constraints.show_possible(possible(sketch, ids) if sketch is not None else ())
 
     def _show_freedom(self) -> None:
         """Of the chosen sketch alone: all at once say nothing."""

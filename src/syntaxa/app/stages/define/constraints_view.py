@@ -1,0 +1,96 @@
+"""What holds in a sketch: the list, what picked curves can have besides, and letting go."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import msgspec
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QSizePolicy, QVBoxLayout, QWidget
+
+from syntaxa.app.stages.define.lists import keep_chosen
+from syntaxa.app.widgets.labels import button, label, narrow, row_of
+from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.define.model import Constraint, Measure
+from syntaxa.define.part import Defined, next_name
+from syntaxa.define.steps import AddDimensions, Constrain, LetGo
+
+#: Pixels of height of the list.
+_HEIGHT = 126
+
+
+class ConstraintsView(QWidget):
+    """The list, and what can be done to it."""
+
+    #: A step that is wanted; and what the chosen row is about.
+    wanted = pyqtSignal(object)
+    about = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._part = Defined()
+        self._possible: tuple[Constraint | Measure, ...] = ()
+        self.table = RowsView(
+            "What holds in the chosen sketch",
+            (Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),),
+        )
+        self.table.setFixedHeight(_HEIGHT)
+        self.let_go = button("Let go", "Let the chosen constraint go")
+        self.let_go.clicked.connect(self._let_go)
+        self.possible = narrow(QComboBox())
+        self.possible.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.possible.setAccessibleName("What the selected curves can have")
+        self.add = button("Add", "Add this to the selected curves")
+        self.add.clicked.connect(self._add)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(7)
+        column.addWidget(label("What holds", "heading"))
+        column.addWidget(self.table)
+        column.addLayout(row_of(self.possible, self.add))
+        column.addLayout(row_of(self.let_go, None))
+        self.table.selection().selectionChanged.connect(lambda *_: self._chosen())
+        self.show_possible(())
+
+    def show_part(self, part: Defined, sketch: str) -> None:
+        """Shows what holds in a sketch."""
+        self._part = part
+        rows = [c for c in part.constraints if c.sketch == sketch]
+        keep_chosen(self.table, rows, lambda c: c.key)
+        self.let_go.setEnabled(bool(rows))
+
+    def show_possible(self, rows: Sequence[Constraint | Measure]) -> None:
+        """What the selected curves can have."""
+        self._possible = tuple(rows)
+        self.possible.clear()
+        self.possible.addItems([_offer(r) for r in rows] or ["Select 1 to 3 curves to add more"])
+        self.possible.setEnabled(bool(rows))
+        self.add.setEnabled(bool(rows))
+
+    def _one(self) -> Constraint | None:
+        at, rows = self.table.chosen_row(), self.table.model_.rows
+        found: Constraint | None = rows[at] if 0 <= at < len(rows) else None
+        return found
+
+    def _chosen(self) -> None:
+        one = self._one()
+        self.about.emit(one.things if one is not None else ())
+
+    def _let_go(self) -> None:
+        one = self._one()
+        if one is not None:
+            self.wanted.emit(LetGo(one.sketch, (one.key,)))
+
+    def _add(self) -> None:
+        at = self.possible.currentIndex()
+        if not 0 <= at < len(self._possible):
+            return
+        one = self._possible[at]
+        if isinstance(one, Constraint):
+            self.wanted.emit(Constrain(one))
+        else:
+            self.wanted.emit(AddDimensions((msgspec.structs.replace(one, name=next_name(self._part)),)))
+
+
+def _offer(one: Constraint | Measure) -> str:
+    return f"hold {one.kind}" if isinstance(one, Constraint) else f"measure {one.kind}"
