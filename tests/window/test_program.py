@@ -136,5 +136,5 @@ def test_the_demo_walks_through_its_stages(tmp_path):
     )
     assert done.returncode == 0, done.stderr
     assert "closed regions" in done.stdout
-    assert len(list(tmp_path.glob("*.png"))) == 12
+    assert len(list(tmp_path.glob("*.png"))) == 13
     assert done.stderr.strip() == ""

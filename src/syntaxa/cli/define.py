@@ -227,8 +227,9 @@ def _record(
 def _sketch(sketch: SketchFreedom, part: Defined, state: State) -> DefinedSketchRecord:
     standing = Standing.of(state, part)
     values = {k: v for k, v in standing.measured.items() if drives(part, k)}
-    stated = standing.stated[sketch.name]
-    redundant = 0 if sketch.freedom is None or sketch.held else len(idle_in(stated, values))
+    stated = standing.stated.get(sketch.name)
+    counted = stated is not None and sketch.freedom is not None and not sketch.held
+    redundant = len(idle_in(stated, values)) if stated is not None and counted else 0
     return DefinedSketchRecord(
         sketch.name, sketch.points, sketch.curves, sketch.freedom, sketch.held, sketch.kinds, redundant, []
     )

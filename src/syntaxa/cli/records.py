@@ -180,10 +180,10 @@ class MendRecord(msgspec.Struct, frozen=True):
 
 
 class DefinedSketchRecord(msgspec.Struct, frozen=True):
-    """A sketch as it is defined: what is free (null where it is too large to count), and what holds, by kind."""
+    """A sketch as it is defined: points and what is free (null where it is too large to count), what holds by kind."""
 
     name: str
-    points: int
+    points: int | None
     curves: int
     freedom: int | None
     held: bool

@@ -344,7 +344,7 @@ def stated_of(part: Defined, sketch: Sketch) -> Stated:
 
 @dataclass(frozen=True)
 class Standing:
-    """What is said of every sketch, and what its dimensions measure (mm or radians)."""
+    """What is said of each sketch of which anything is said, and what its dimensions measure (mm or radians)."""
 
     stated: Mapping[str, Stated]
     measured: Mapping[str, float]
@@ -352,7 +352,8 @@ class Standing:
     @classmethod
     def of(cls, state: State, part: Defined) -> Standing:
         """As the sketches lie."""
-        stated = {s.name: stated_of(part, s) for s in open_sketches(state)}
+        said = {c.sketch for c in part.constraints} | {m.sketch for m in part.measures}
+        stated = {s.name: stated_of(part, s) for s in open_sketches(state) if s.name in said}
         return cls(stated, {k: v for one in stated.values() for k, v in one.measured().items()})
 
 
@@ -424,7 +425,9 @@ def _done(state: State, part: Defined, says: str = "", stays: tuple[Named, ...] 
     changed = 0
     gone: list[str] = []
     for sketch in open_sketches(state):
-        stated = standing.stated[sketch.name]
+        stated = standing.stated.get(sketch.name)
+        if stated is None:
+            continue
         gone += stated.gone
         if sketch.name in part.held or not (stated.constraints or stated.measures):
             continue

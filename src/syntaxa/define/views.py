@@ -13,10 +13,10 @@ from syntaxa.define.part import Defined
 from syntaxa.define.proposals import Missing, missing
 from syntaxa.define.settling import Stated, free_in
 from syntaxa.define.sketching import is_large, model_of
-from syntaxa.define.steps import Standing
+from syntaxa.define.steps import Standing, open_sketches, stated_of
 from syntaxa.define.unknowns import Round, Spot, Thing
 from syntaxa.define.values import drives
-from syntaxa.drawing.state import State
+from syntaxa.drawing.state import Sketch, State
 from syntaxa.drawing.view import Standing as ViewStanding
 from syntaxa.drawing.view import View, on_state
 from syntaxa.errors import Progress, no_progress
@@ -40,13 +40,13 @@ class Movable:
 class SketchFreedom:
     """A sketch as it is defined.
 
-    freedom  degrees of freedom; None where it is too large to count them; held: it is held whole, so it has none
+    points, freedom   None where it is too large to count them; freedom is 0 where it is held whole
     kinds    how many constraints of each kind
     gone     what is said of curves that are no longer there, in sentences
     """
 
     name: str
-    points: int
+    points: int | None
     curves: int
     freedom: int | None
     held: bool
@@ -85,11 +85,16 @@ def defined(state: State, *, progress: Progress = no_progress) -> Definition:
     part = state.part(Defined)
     standing = Standing.of(state, part)
     found = []
-    for k, (name, stated) in enumerate(standing.stated.items()):
-        progress(k / len(standing.stated))
+    values = {n: v for n, v in standing.measured.items() if drives(part, n)}
+    sketches = list(open_sketches(state))
+    for k, sketch in enumerate(sketches):
+        progress(k / len(sketches))
         still_wanted()
-        values = {n: v for n, v in standing.measured.items() if drives(part, n)}
-        found.append(_sketch(name, stated, values, held=name in part.held))
+        stated, held = standing.stated.get(sketch.name), sketch.name in part.held
+        if held or is_large(sketch.curves):
+            found.append(_not_counted(sketch, stated, held=held))
+        else:
+            found.append(_counted(sketch.name, stated or stated_of(part, sketch), values))
     apart = tuple(
         m.name for m in part.measures
         if m.use == "measured" and m.name in standing.measured and disagrees(m, standing.measured[m.name])
@@ -116,19 +121,21 @@ def _points_of(thing: Thing, x: Sequence[float]) -> list[Point]:
     return [Point(x[p.x], x[p.y]) for p in (thing.a, thing.b)]
 
 
-def _sketch(name: str, stated: Stated, values: dict[str, float], *, held: bool) -> SketchFreedom:
+def _not_counted(sketch: Sketch, stated: Stated | None, *, held: bool) -> SketchFreedom:
+    """One that is held whole, or too large."""
+    kinds = dict(Counter(c.kind for c in stated.constraints)) if stated is not None else {}
+    gone = stated.gone if stated is not None else ()
+    free = 0 if held else None
+    return SketchFreedom(sketch.name, None, len(sketch.curves), free, held, kinds, (), Missing(None, (), (), 0), gone)
+
+
+def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreedom:
     kinds = dict(Counter(c.kind for c in stated.constraints))
-    if held or is_large(stated.curves):
-        points = len(model_of(stated.curves, stated.pieces).system.spots)
-        nothing = Missing(None, (), (), 0)
-        return SketchFreedom(
-            name, points, len(stated.curves), 0 if held else None, held, kinds, (), nothing, stated.gone
-        )
     model, free = free_in(stated, values)
     wanted = missing(name, stated, values)
-    points = len(model.system.spots)
+    points, curves = len(model.system.spots), len(stated.curves)
     movable = _movable(stated, values, wanted.place)
-    return SketchFreedom(name, points, len(stated.curves), free.count, held, kinds, movable, wanted, stated.gone)
+    return SketchFreedom(name, points, curves, free.count, False, kinds, movable, wanted, stated.gone)
 
 
 def _movable(stated: Stated, values: dict[str, float], place: Constraint | None) -> tuple[Movable, ...]:
