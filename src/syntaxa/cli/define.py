@@ -262,8 +262,8 @@ def _parameter(name: str, expression: str, values: dict[str, Quantity]) -> Param
 def _proposals(found: Definition) -> Iterator[ProposalRecord]:
     for sketch in found.sketches:
         missing = sketch.missing
-        if missing.place is not None:
-            yield ProposalRecord(sketch.name, "fixed", [str(n) for n in missing.place.things], None)
+        for c in missing.constraints:
+            yield ProposalRecord(sketch.name, c.kind, [str(n) for n in c.things], None)
         for m, value in zip(missing.measures, missing.values, strict=True):
             shown = math.degrees(value) if m.is_angle else value
             yield ProposalRecord(sketch.name, m.kind, [str(n) for n in m.things], shown)

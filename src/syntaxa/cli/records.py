@@ -216,7 +216,7 @@ class ParameterRecord(msgspec.Struct, frozen=True):
 
 
 class ProposalRecord(msgspec.Struct, frozen=True):
-    """A dimension that is missing: value in mm or degrees; none for a place that is to be held."""
+    """A dimension that is missing: value in mm or degrees; none for what is to hold, such as a place."""
 
     sketch: str
     kind: str

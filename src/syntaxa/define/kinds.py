@@ -1,4 +1,7 @@
-"""The steps of Define, in the order in which they are done: reading off and binding, then what is done by hand."""
+"""The steps of Define, in the order in which they are done.
+
+What is held whole comes first, so that nothing is read off there; then reading off, binding, and what is done by hand.
+"""
 
 from __future__ import annotations
 
@@ -17,6 +20,6 @@ from syntaxa.define.steps import (
 from syntaxa.drawing.step import StepRows
 
 STEPS: StepRows = (
-    (ReadOff,), (BindDimensions,),
-    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, Drag, HoldSketch),
+    (HoldSketch,), (ReadOff,), (BindDimensions,),
+    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, Drag),
 )  # fmt: skip

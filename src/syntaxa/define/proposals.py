@@ -18,20 +18,30 @@ from syntaxa.define.relations import drawn
 from syntaxa.define.settling import Stated, free_in
 from syntaxa.define.sketching import Model, point_names
 from syntaxa.define.unknowns import Round, Spot, Straight
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
+
+#: What holds where a distance along an axis is nought.
+_IN_LINE = {"distance x": "upright points", "distance y": "level points"}
 
 
 @dataclass(frozen=True)
 class Missing:
-    """What would define a sketch: a place that is held, dimensions (without names yet), and what they measure now.
+    """What would define a sketch: constraints, dimensions (without names yet), and what they measure now.
 
-    left  freedoms that none of them holds
+    constraints  a place that is held first, where one is wanted; then points in line, for that is no distance
+    left         freedoms that none of them holds
     """
 
-    place: Constraint | None
+    constraints: tuple[Constraint, ...]
     measures: tuple[Measure, ...]
     values: tuple[float, ...]
     left: int
+
+    @property
+    def place(self) -> Constraint | None:
+        """The place that is to be held."""
+        return next((c for c in self.constraints if c.kind == "fixed"), None)
 
 
 def missing(sketch: str, stated: Stated, values: Mapping[str, float]) -> Missing:
@@ -47,9 +57,17 @@ def missing(sketch: str, stated: Stated, values: Mapping[str, float]) -> Missing
     chosen = fewest(free, [slopes for _, slopes in rows])
     held = sum(rows[k][0] is None for k in chosen)
     found = [m for k in chosen if (m := rows[k][0]) is not None]
-    place = Constraint(sketch, "fixed", (anchor,)) if anchor is not None and held else None
-    worth = tuple(drawn(model.system, m.kind, [model.thing(n) for n in m.things], m.angle) for m in found)
-    return Missing(place, tuple(found), worth, free.count - len(chosen))
+    constraints = [Constraint(sketch, "fixed", (anchor,))] if anchor is not None and held else []
+    measures: list[Measure] = []
+    values_now: list[float] = []
+    for m in found:
+        worth = drawn(model.system, m.kind, [model.thing(n) for n in m.things], m.angle)
+        if m.kind.startswith("distance") and worth <= ROUNDING:
+            constraints.append(Constraint(sketch, _IN_LINE[m.kind], m.things))
+        else:
+            measures.append(m)
+            values_now.append(worth)
+    return Missing(tuple(constraints), tuple(measures), tuple(values_now), free.count - len(chosen))
 
 
 def _spot(model: Model, name: Named) -> Spot:

@@ -88,7 +88,8 @@ class BindDimensions(DefineStep, frozen=True, tag="bind-dimensions"):
         part = replace(part, measures=(*found.measures, *part.measures))
         for sketch in open_sketches(state):
             context.progress(0.5)
-            part = _driving(part, sketch)
+            if sketch.name not in part.held:
+                part = _driving(part, sketch)
         live = sum(m.use == "live" for m in part.measures)
         says = f"{len(found.measures)} bound, {live} of them drive." + "".join(f" {s}" for s in found.loose[:3])
         if len(found.loose) > 3:
@@ -116,6 +117,8 @@ class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
         del context
         part = state.part(Defined)
         measure = _the(part, self.name)
+        if self.use == "live":
+            _refuse_held(part, measure.sketch)
         if self.use == "live" and not self.expression.strip():
             raise DefineError(f"{self.name} needs a value to drive by.", suggestion="Type one, such as 150 or width/2.")
         changed = msgspec.structs.replace(
@@ -125,31 +128,29 @@ class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
 
 
 class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
-    """Dimensions that are drawn by hand or were proposed, and places that are held; they drive by what is drawn.
+    """Dimensions that are drawn by hand or were proposed, and constraints with them; they drive by what is drawn.
 
     A live one that has no expression takes what it measures now.
     """
 
     measures: tuple[Measure, ...]
-    places: tuple[Constraint, ...] = ()
+    constraints: tuple[Constraint, ...] = ()
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        if len(self.measures) == 1 and not self.places:
+        if len(self.measures) == 1 and not self.constraints:
             one = self.measures[0]
             return f"Dimension {one.name}: {one.kind} of {', '.join(map(str, one.things))}"
-        held = f"hold {len(self.places)} place{'s' if len(self.places) != 1 else ''}"
-        if not self.measures:
-            return held.capitalize()
-        return f"Add {len(self.measures)} dimensions{', ' + held if self.places else ''}"
+        counts = ((len(self.measures), "dimension"), (len(self.constraints), "constraint"))
+        return "Add " + " and ".join(f"{n} {what}{'s' if n != 1 else ''}" for n, what in counts if n)
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """They are there from now on."""
         del context
         part = state.part(Defined)
         known = {c.key for c in part.constraints}
-        part = replace(part, constraints=(*part.constraints, *(c for c in self.places if c.key not in known)))
+        part = replace(part, constraints=(*part.constraints, *(c for c in self.constraints if c.key not in known)))
         for measure in self.measures:
             part = part.with_measure(_new(state, part, measure))
         return _done(state, part, "", self.measures[0].things[:1] if len(self.measures) == 1 else ())
@@ -169,6 +170,7 @@ class Constrain(DefineStep, frozen=True, tag="constrain"):
         """The sketch follows; one that says nothing new is refused."""
         del context
         part, new = state.part(Defined), self.constraint
+        _refuse_held(part, new.sketch)
         if new.kind not in HOLDS:
             raise DefineError(f"There is no constraint “{new.kind}”.", suggestion=f"There are: {', '.join(HOLDS)}.")
         if any(c.key == new.key and c.sketch == new.sketch for c in part.constraints):
@@ -291,8 +293,9 @@ class Drag(DefineStep, frozen=True, tag="drag"):
         """The rest of the sketch follows."""
         del context
         part, sketch = state.part(Defined), state.sketch(self.sketch)
-        if sketch is None or self.sketch in part.held:
-            raise DefineError(f"“{self.sketch}” cannot be dragged: it is not there, or is held whole.")
+        _refuse_held(part, self.sketch)
+        if sketch is None:
+            raise DefineError(f"There is no sketch “{self.sketch}”.", suggestion="Choose one that is there.")
         refuse_locked(sketch)
         stated = stated_of(part, sketch)
         live = {k: v for k, v in stated.measured().items() if drives(part, k)}
@@ -373,6 +376,8 @@ def _new(state: State, part: Defined, measure: Measure) -> Measure:
     stated = Stated.of(sketch.curves, (), (measure,))
     if stated.gone:
         raise DefineError(stated.gone[0])
+    if measure.use == "live":
+        _refuse_held(part, measure.sketch)
     if measure.use != "live" or measure.expression:
         return measure
     value = stated.measured()[measure.name]
@@ -384,6 +389,11 @@ def _the(part: Defined, name: str) -> Measure:
     if measure is None:
         raise DefineError(f"There is no dimension {name}.", suggestion=_known(m.name for m in part.measures))
     return measure
+
+
+def _refuse_held(part: Defined, sketch: str) -> None:
+    if sketch in part.held:
+        raise DefineError(f"“{sketch}” is held whole, so nothing in it moves.", suggestion="Let it move first.")
 
 
 def _known(names: Iterable[str]) -> str:

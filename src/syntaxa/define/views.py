@@ -126,7 +126,7 @@ def _not_counted(sketch: Sketch, stated: Stated | None, *, held: bool) -> Sketch
     kinds = dict(Counter(c.kind for c in stated.constraints)) if stated is not None else {}
     gone = stated.gone if stated is not None else ()
     free = 0 if held else None
-    return SketchFreedom(sketch.name, None, len(sketch.curves), free, held, kinds, (), Missing(None, (), (), 0), gone)
+    return SketchFreedom(sketch.name, None, len(sketch.curves), free, held, kinds, (), Missing((), (), (), 0), gone)
 
 
 def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreedom:

@@ -50,7 +50,7 @@ def placed(state):
         Measure(f"d{number}", m.sketch, m.kind, m.things, m.angle, use="live")
         for number, m in enumerate(wanted.measures, 100)
     )
-    return [AddDimensions(measures, (wanted.place,))]
+    return [AddDimensions(measures, wanted.constraints)]
 
 
 def test_five_clicks_define_a_drawing_with_dimensions():
@@ -168,6 +168,12 @@ def test_a_sketch_held_whole_counts_as_defined_and_does_not_move():
     (sketch,) = defined(done.state).sketches
     assert sketch.is_defined
     assert done.state.sketches == before.state.sketches
+    again = evaluated(plate(noise=0.01), *READ, HoldSketch("0"), SetDimension("d1", "100"))
+    assert again.state.sketches == before.state.sketches
+    assert [m.use for m in again.state.part(Defined).measures] == ["measured"] * 8
+    assert "held whole" in failed(again)[0]
+    free = evaluated(plate(noise=0.01), *READ, HoldSketch("0"), HoldSketch("0", held=False), SetDimension("d1", "100"))
+    assert failed(free) == []
 
 
 def test_what_is_gone_after_mending_again_is_told_and_the_rest_stays():

@@ -95,7 +95,10 @@ class Tag:
 
 
 class DimensionsLayer(Layer):
-    """The dimensions as tags; a click on one chooses it. One that wants a choice has a double frame."""
+    """The dimensions as tags, as far as they have room; a click on one chooses it.
+
+    One that wants a choice has a double frame, and is always there, as is the chosen one.
+    """
 
     height = Height.TAGS
 
@@ -121,9 +124,12 @@ class DimensionsLayer(Layer):
         self._frames = []
         for tag in self._tags[:_MOST_TAGS]:
             x, y = view.to_pixels(tag.place.x, tag.place.y)
-            frame = self._free_frame(x, y, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
-            self._frames.append((frame, tag.name))
             chosen = tag.name == self._chosen
+            frame = self._free_frame(x, y, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
+            if frame is None and not (chosen or tag.open):
+                continue
+            frame = frame or QRectF(x + 5, y + 5, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
+            self._frames.append((frame, tag.name))
             painter.setPen(QPen(QColor(tokens.persimmon if tag.open else tokens.accent), 2.0 if chosen else 1.0))
             painter.setBrush(QColor(tokens.soft if chosen else tokens.raised))
             painter.drawRoundedRect(frame, 4, 4)
@@ -133,15 +139,15 @@ class DimensionsLayer(Layer):
             painter.setPen(QColor(tokens.text))
             painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, tag.text)
 
-    def _free_frame(self, x: float, y: float, width: float, height: float) -> QRectF:
-        """A frame beside a place, where no other tag is if there is such a side."""
+    def _free_frame(self, x: float, y: float, width: float, height: float) -> QRectF | None:
+        """A frame beside a place, where no other tag is; None where there is no such side."""
         frames = [
             QRectF(left, top, width, height)
             for top in (y + 5, y - 5 - height, y + 9 + height, y - 9 - 2 * height)
             for left in (x + 5, x - 5 - width)
         ]
         free = (f for f in frames if not any(f.intersects(other) for other, _ in self._frames))
-        return next(free, frames[0])
+        return next(free, None)
 
     def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
         if self.surface is None:

@@ -315,4 +315,4 @@ def _free(sketch: SketchFreedom) -> str:
 
 
 def _wanted(sketch: SketchFreedom) -> int:
-    return len(sketch.missing.measures) + (sketch.missing.place is not None)
+    return len(sketch.missing.measures) + len(sketch.missing.constraints)

@@ -107,10 +107,10 @@ class DefineStage(Stage):
             return
         part = state.part(Defined)
         wanted = [m for s in found.sketches for m in s.missing.measures]
-        places = tuple(s.missing.place for s in found.sketches if s.missing.place is not None)
+        constraints = tuple(c for s in found.sketches for c in s.missing.constraints)
         measures = tuple(msgspec.structs.replace(m, name=next_name(part, k), use="live") for k, m in enumerate(wanted))
-        if measures or places:
-            self.own_panel.do(AddDimensions(measures, places))
+        if measures or constraints:
+            self.own_panel.do(AddDimensions(measures, constraints))
         else:
             self.shell.tell("Nothing is missing.")
 
