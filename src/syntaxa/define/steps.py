@@ -124,7 +124,7 @@ class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
         changed = msgspec.structs.replace(
             measure, use=self.use, expression=self.expression if self.use == "live" else ""
         )
-        return _done(state, part.with_measure(changed), "", self.stays or measure.things[:1])
+        return _done(state, part.with_measure(changed), "", self.stays or _staying(measure))
 
 
 class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
@@ -153,7 +153,7 @@ class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
         part = replace(part, constraints=(*part.constraints, *(c for c in self.constraints if c.key not in known)))
         for measure in self.measures:
             part = part.with_measure(_new(state, part, measure))
-        return _done(state, part, "", self.measures[0].things[:1] if len(self.measures) == 1 else ())
+        return _done(state, part, "", _staying(self.measures[0]) if len(self.measures) == 1 else ())
 
 
 class Constrain(DefineStep, frozen=True, tag="constrain"):
@@ -389,6 +389,15 @@ def _the(part: Defined, name: str) -> Measure:
     if measure is None:
         raise DefineError(f"There is no dimension {name}.", suggestion=_known(m.name for m in part.measures))
     return measure
+
+
+def _staying(measure: Measure) -> tuple[Named, ...]:
+    """What is not to move where a dimension changes: the first of what it is of, of a line its start."""
+    if measure.kind == "length":
+        return (measure.things[0].at("start"),)
+    if measure.kind in ("radius", "diameter"):
+        return ()
+    return measure.things[:1]
 
 
 def _refuse_held(part: Defined, sketch: str) -> None:

@@ -205,6 +205,17 @@ def test_the_ledger_says_how_far_anything_moved():
     assert quiet.ledger[-1].entry.max_mm < 1e-9
 
 
+def test_the_start_of_a_line_stays_when_its_length_changes():
+    state = evaluated(plate(), *READ).state
+    line = next(c for c in state.sketches[0].curves if c.shape.kind == "line" and c.shape.start.y == c.shape.end.y)
+    measure = Measure("long", "0", "length", (Named(line.root),))
+    done = evaluated(plate(), *READ[:3], AddDimensions((measure,)), SetDimension("long", "90"))
+    assert failed(done) == []
+    (after,) = [c.shape for c in done.state.sketches[0].curves if c.root == line.root]
+    assert after.start.distance_to(line.shape.start) < 1e-9
+    assert after.length == pytest.approx(90.0, abs=1e-9)
+
+
 def test_radius_and_height_are_as_the_plate_was_made():
     measured = defined(evaluated(plate(), *READ).state).measured
     assert measured == pytest.approx(
