@@ -85,6 +85,8 @@ def _is_true(kind: str, roots: list[str], truth: dict[str, tuple[float, ...]], n
         return abs(truth[roots[0]][0] - truth[roots[1]][0]) <= 2.5 * noise + 1e-9
     if kind in ("level", "upright"):
         return truth[roots[0]][0] == (0.0 if kind == "level" else 90.0)
+    if kind in ("centred x", "centred y"):
+        return roots[0] == "hub" or roots[0][0] == roots[1][0] == "r"
     if kind in ("level points", "upright points"):
         return False
     return kind in ("tangent", "ring")

@@ -42,7 +42,7 @@ def test_a_whole_job(flange, settled, qtbot):
     assert "degrees of freedom" in panel.says.text()
     QTest.keyClick(flange.window, Qt.Key.Key_H, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
     settled()
-    assert panel.sketches.model_.index(0, 1).data() == "22"
+    assert panel.sketches.model_.index(0, 1).data() == "24"
     panel.bind()
     settled()
     assert flange.stage("define").open_matters() == 1

@@ -65,21 +65,26 @@ def bind(state: State) -> Bound:
 
 def disagrees(measure: Measure, drawn_value: float) -> bool:
     """Whether what is written is not what is drawn (mm or radians)."""
-    return measure.written is not None and abs(measure.written - drawn_value) > (
-        _AGREES_ANGLE if measure.is_angle else _AGREES
-    )
+    if measure.written is None or measure.shows:
+        return False
+    return abs(measure.written - drawn_value) > (_AGREES_ANGLE if measure.is_angle else _AGREES)
 
 
 def _with_words(measure: Measure, one: Dimension, per: float) -> Measure:
     """With what is written; a text that shows the measured value writes that, and not what was rounded for it."""
-    shown = one.measurement or one.measured
-    if one.text and "<>" not in one.text:
+    value = one.measured if one.measurement is None else one.measurement
+    shows = not one.text or "<>" in one.text
+    if not shows:
         said = written(one, per)
-        shown = None if said is None else math.radians(said[0]) if measure.is_angle else said[0]
+        value = None if said is None else math.radians(said[0]) if measure.is_angle else said[0]
+    elif value is not None and one.measured is not None:
+        # What the file stored may be of before it was changed: then it says something of its own.
+        shows = abs(value - one.measured) <= (_AGREES_ANGLE if measure.is_angle else _AGREES)
     grown = math.radians(1.0) if measure.is_angle else per
     return msgspec.structs.replace(
         measure,
-        written=shown,
+        written=value,
+        shows=shows,
         text=shown_text(one),
         plus=None if one.plus is None else one.plus * grown,
         minus=None if one.minus is None else one.minus * grown,

@@ -31,6 +31,9 @@ _CORNER = 0.35
 #: mm of noise turn the end of an arc by this over its chord: its chord, and its depth.
 _ARC_TURN = 4.3
 
+#: mm that noise of a mm moves a point off the middle of two others by.
+_MIDWAY = math.sqrt(1.5)
+
 _MOST_CENTRES = 200
 _FEWEST_IN_A_RING = 3
 
@@ -40,12 +43,27 @@ class Guess:
     """A candidate: kind, what it is about (numbers of pieces, with a place), how far off it is (mm of end movement).
 
     chance  how many such candidates lie in a mm by chance
+    rank    those of lower rank are added first: of what says the same, the larger thing says it
     """
 
     kind: str
     things: tuple[Named, ...]
     off: float
     chance: float = 1 / REACH
+    rank: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class _Profile:
+    """The box of the lines of a profile, and along each axis a point on its two outermost sides, where it has such."""
+
+    box: tuple[float, ...]
+    sides: tuple[tuple[Named, Named] | None, tuple[Named, Named] | None]
+
+    @property
+    def area(self) -> float:
+        """mm2 of the box."""
+        return (self.box[2] - self.box[0]) * (self.box[3] - self.box[1])
 
 
 class Looking:
@@ -235,6 +253,78 @@ class Looking:
         if far <= within or off > within:
             return []
         return [Guess("ring", (*(n.at("centre") for _, n in turned), name.at("centre")), off)]
+
+    def centred(self, within: float) -> list[Guess]:
+        """Circles amid the profile that they lie in, along an axis, and equal ones as far out on either side."""
+        made: list[Guess] = []
+        inside: dict[int, list[tuple[Named, Round]]] = {}
+        profiles = self._profiles()
+        for name, circle in self._circles:
+            x, y = self._x[circle.c.x], self._x[circle.c.y]
+            around = [k for k, p in enumerate(profiles) if p.box[0] < x < p.box[2] and p.box[1] < y < p.box[3]]
+            if around:
+                inside.setdefault(min(around, key=lambda k: profiles[k].area), []).append((name, circle))
+        for number, members in inside.items():
+            for axis, kind in ((0, "centred x"), (1, "centred y")):
+                sides = profiles[number].sides[axis]
+                if sides is not None:
+                    made += self._amid(kind, axis, members, sides, within)
+        return made
+
+    def _amid(
+        self, kind: str, axis: int, members: list[tuple[Named, Round]], sides: tuple[Named, Named], within: float
+    ) -> Iterator[Guess]:
+        a, b = (self._model.thing(n) for n in sides)
+        if not (isinstance(a, Spot) and isinstance(b, Spot)):
+            return
+        middle = float(self._x[a[axis]] + self._x[b[axis]]) / 2
+        away = sorted((float(self._x[c.c[axis]]) - middle, n, c) for n, c in members)
+        for off, n, c in away:
+            if abs(off) / _MIDWAY <= within:
+                yield Guess(kind, (n.at("centre"), *sides), abs(off) / _MIDWAY, rank=-float(self._x[c.r]))
+        outer = sorted(((abs(off), off, n, c) for off, n, c in away if abs(off) > REACH), key=lambda r: (r[0], r[2]))
+        for (far, off, n, one), (other, there, m, two) in itertools.pairwise(outer):
+            alike = abs(float(self._x[one.r] - self._x[two.r])) <= 3 * within
+            if off * there < 0 and alike and (other - far) / 2 <= within:
+                things = n.at("centre"), m.at("centre"), *sides
+                yield Guess(kind, things, (other - far) / 2, rank=-float(self._x[one.r]))
+
+    def _profiles(self) -> list[_Profile]:
+        """The largest profiles with lines: runs of pieces that share ends."""
+        beside: dict[int, list[int]] = {}
+        for k, piece in enumerate(self._model.pieces):
+            for end in piece.ends or ():
+                beside.setdefault(end, []).append(k)
+        seen: set[int] = set()
+        found = []
+        for k, piece in enumerate(self._model.pieces):
+            if piece.ends is None or k in seen:
+                continue
+            run, waiting = [], [k]
+            while waiting:
+                here = waiting.pop()
+                if here not in seen:
+                    seen.add(here)
+                    run.append(here)
+                    waiting += [n for end in self._model.pieces[here].ends or () for n in beside[end]]
+            found.append(self._profile(run))
+        return sorted((p for p in found if p is not None), key=lambda p: -p.area)[:_MOST_CENTRES]
+
+    def _profile(self, run: list[int]) -> _Profile | None:
+        lines = [(self._model.pieces[k].name, t) for k in run if isinstance(t := self._model.things[k], Straight)]
+        if not lines:
+            return None
+        x = self._x
+        spots = np.array([[x[p.x], x[p.y]] for _, t in lines for p in (t.a, t.b)])
+        box = (*spots.min(axis=0).tolist(), *spots.max(axis=0).tolist())
+        sides = []
+        for axis in (0, 1):
+            flat = [(float(x[t.a[axis]]), n) for n, t in lines if abs(x[t.b[axis]] - x[t.a[axis]]) <= REACH]
+            low, high = min(flat, default=None), max(flat, default=None)
+            whole = low is not None and high is not None and high[0] - low[0] > REACH
+            whole = whole and abs(low[0] - box[axis]) <= REACH and abs(high[0] - box[axis + 2]) <= REACH  # type: ignore[index]
+            sides.append((low[1].at("start"), high[1].at("start")) if whole else None)  # type: ignore[index]
+        return _Profile(box, (sides[0], sides[1]))
 
     def rows(self, within: float) -> list[Guess]:
         """Equal circles in line with each other, in equal steps."""

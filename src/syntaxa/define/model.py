@@ -57,6 +57,7 @@ class Measure(msgspec.Struct, frozen=True):
     angle       radians; the direction of "along", the flip of "angle"
     expression  what its value is: a number or a formula; empty where it shows what is drawn
     written     mm or radians; what the drawing says, where it says something; text as it was written
+    shows       its text shows whatever is measured, so it cannot disagree
     plus, minus mm or radians; how far above and below its value is allowed; None for no tolerance
     """
 
@@ -68,6 +69,7 @@ class Measure(msgspec.Struct, frozen=True):
     expression: str = ""
     use: Use = "measured"
     written: float | None = None
+    shows: bool = False
     text: str = ""
     plus: float | None = None
     minus: float | None = None

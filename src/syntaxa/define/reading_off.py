@@ -105,7 +105,7 @@ class _Work:
     def _groups() -> tuple[tuple[Callable[[Looking, float], list[Guess]], ...], ...]:
         return (
             (Looking.directions, Looking.tangents), (Looking.concentric, Looking.radii), (Looking.collinear,),
-            (Looking.rings, Looking.rows), (Looking.aligned,), (Looking.lengths,),
+            (Looking.rings, Looking.rows), (Looking.centred,), (Looking.aligned,), (Looking.lengths,),
         )  # fmt: skip
 
     def _look(self) -> Looking:
@@ -115,7 +115,7 @@ class _Work:
         """Adds what can be added, the least off first."""
         new = [
             (Constraint(self._sketch, g.kind, g.things), g.off)
-            for g in sorted(guesses, key=lambda g: (g.off, g.kind, g.things))
+            for g in sorted(guesses, key=lambda g: (g.rank, g.off, g.kind, g.things))
         ]
         have = {c.key for c in (*self._known, *self.kept)} | self._without
         model = model_of(self._curves, self._pieces, self.x)

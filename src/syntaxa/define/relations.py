@@ -120,6 +120,19 @@ def _symmetric(s: System, p: Spot, q: Spot, axis: Straight) -> None:
     s.ray(p, q, axis.t, 0.0)
 
 
+def _centred(axis: int) -> Callable[..., None]:
+    """A point midway between two others along an axis; or two points as far out on either side."""
+
+    def midway(s: System, *spots: Spot) -> None:
+        *inner, a, b = spots
+        terms: dict[int, float] = {}
+        for spot, size in ((a, -1.0), (b, -1.0), *((p, 2.0 / len(inner)) for p in inner)):
+            terms[spot[axis]] = terms.get(spot[axis], 0.0) + size
+        s.total(terms)
+
+    return midway
+
+
 def _fixed(s: System, p: Spot) -> None:
     for k in p:
         s.tie(k, shift=s.x[k])
@@ -188,7 +201,7 @@ HOLDS: dict[str, Callable[..., None]] = {
     "perpendicular": _turned(1), "tangent": _tangent, "collinear": _collinear, "concentric": _concentric,
     "equal length": _equal, "equal radius": _equal, "symmetric": _symmetric, "on": _on, "midpoint": _midpoint,
     "level points": _in_line(1), "upright points": _in_line(0), "ring": lambda s, *p: _ring(s, p[:-1], p[-1]),
-    "row": lambda s, *p: _row(s, p), "fixed": _fixed,
+    "row": lambda s, *p: _row(s, p), "fixed": _fixed, "centred x": _centred(0), "centred y": _centred(1),
 }  # fmt: skip
 
 #: What is measured: each takes the system, the value (mm or radians), and the things that it is about.

@@ -416,12 +416,17 @@ def _formulas(part: Defined) -> Iterator[tuple[str, str]]:
 
 
 def _driving(part: Defined, sketch: Sketch) -> Defined:
-    """Dimensions of the drawing that agree with what is drawn drive, as far as they add something."""
+    """Dimensions of the drawing that agree with what is drawn drive, as far as they add something.
+
+    Those that disagree are given room first: whatever is chosen for them later, nothing that drives is in their way.
+    """
     stated = stated_of(part, sketch)
     values = stated.measured()
     agreeing = [m for m in stated.measures if m.written is not None and not disagrees(m, values[m.name])]
-    known = {m.name: values[m.name] for m in agreeing if m.use != "text"}
-    idle = set() if is_large(sketch.curves) else set(idle_in(stated, known))
+    waiting = [m for m in stated.measures if disagrees(m, values[m.name])]
+    ordered = replace(stated, measures=(*waiting, *agreeing))
+    known = {m.name: values[m.name] for m in ordered.measures if m.use != "text"}
+    idle = set() if is_large(sketch.curves) else set(idle_in(ordered, known))
     for m in agreeing:
         if m.name not in idle and m.use == "measured" and m.written is not None:
             driven = msgspec.structs.replace(m, use="live", expression=shown(m.written, is_angle=m.is_angle))
