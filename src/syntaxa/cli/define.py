@@ -33,9 +33,9 @@ from syntaxa.define.steps import (
     ReadOff,
     SetDimension,
     SetParameter,
-    Standing,
+    Statements,
 )
-from syntaxa.define.values import drives, quantities_of
+from syntaxa.define.values import drives, driving, quantities_of
 from syntaxa.define.variants import Variant, variants_in
 from syntaxa.define.views import Definition, SketchFreedom, defined
 from syntaxa.deliver.write import ENDINGS, deliver
@@ -225,9 +225,9 @@ def _record(
 
 
 def _sketch(sketch: SketchFreedom, part: Defined, state: State) -> DefinedSketchRecord:
-    standing = Standing.of(state, part)
-    values = {k: v for k, v in standing.measured.items() if drives(part, k)}
-    stated = standing.stated.get(sketch.name)
+    said = Statements.of(state, part)
+    values = driving(part, said.measured)
+    stated = said.stated.get(sketch.name)
     counted = stated is not None and sketch.freedom is not None and not sketch.held
     redundant = len(idle_in(stated, values)) if stated is not None and counted else 0
     return DefinedSketchRecord(

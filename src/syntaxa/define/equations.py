@@ -95,7 +95,6 @@ class Block:
 class Equations:
     """A system with ties put in their place; with `through`, everything else that becomes one as well.
 
-    idle   constraints of rows that said what was known already
     clash  (constraint, mm or radians by which what it says is against what was known)
     """
 
@@ -113,7 +112,6 @@ class Equations:
         sums = [r for r in system.sums if said is None or r.source in said]
         if through:
             rays, sums = self._put_in(rays, sums)
-        self.idle = [sources[k] for k in self._ties.idle]
         self.clash = [(sources[k], off) for k, off in self._ties.clash]
         self.rays, self.sums = rays, sums
         self._number(rays, sums)

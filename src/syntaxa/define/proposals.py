@@ -7,7 +7,7 @@ centres and ends lie from that point; angles last.
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -15,7 +15,6 @@ import numpy as np
 from syntaxa.define.freedom import Freedom, fewest
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.relations import drawn
-from syntaxa.define.settling import Stated, free_in
 from syntaxa.define.sketching import Model, point_names
 from syntaxa.define.unknowns import Round, Spot, Straight
 from syntaxa.geometry.tolerances import ROUNDING
@@ -44,9 +43,8 @@ class Missing:
         return next((c for c in self.constraints if c.kind == "fixed"), None)
 
 
-def missing(sketch: str, stated: Stated, values: Mapping[str, float]) -> Missing:
-    """What would define a sketch in which everything holds."""
-    model, free = free_in(stated, values)
+def missing(sketch: str, model: Model, free: Freedom) -> Missing:
+    """What would define a sketch in which everything holds, and of which it is known what is free."""
     x = np.array(model.system.x)
     anchor = _anchor(model, free)
     rows: list[tuple[Measure | None, dict[int, float]]] = []

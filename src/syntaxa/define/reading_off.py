@@ -7,7 +7,7 @@ something too far is taken out again; so nothing redundant is ever added.
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -46,7 +46,7 @@ class Limits:
 class ReadingOff:
     """What was read off a sketch.
 
-    kept     what holds, in the order in which it was found; off how far each was off (mm)
+    kept     what holds, in the order in which it was found
     noise    mm, how far off what is meant lies in this drawing
     x        where the first unknowns of the sketch are with it
     """
@@ -54,7 +54,6 @@ class ReadingOff:
     kept: tuple[Constraint, ...]
     noise: float
     x: Floats
-    off: tuple[float, ...] = field(default=())
 
 
 def read_off(
@@ -62,24 +61,22 @@ def read_off(
     curves: Sequence[Curve],
     limits: Limits = Limits(),
     known: Iterable[Constraint] = (),
-    without: Iterable[str] = (),
 ) -> ReadingOff:
-    """What holds in a sketch beside what is known to hold; what was let go (by its key) stays let go."""
+    """What holds in a sketch beside what is known to hold."""
     pieces = pieces_of(curves)
-    work = _Work(sketch, curves, pieces, limits, list(known), set(without))
+    work = _Work(sketch, curves, pieces, limits, list(known))
     noise = work.run()
-    return ReadingOff(tuple(work.kept), noise, work.x, tuple(work.off))
+    return ReadingOff(tuple(work.kept), noise, work.x)
 
 
 class _Work:
     """A sketch on its way; known constraints come first, and are never taken out."""
 
     def __init__(self, sketch: str, curves: Sequence[Curve], pieces: Sequence[Piece], limits: Limits,
-                 known: list[Constraint], without: set[str]) -> None:  # fmt: skip
+                 known: list[Constraint]) -> None:  # fmt: skip
         self._sketch, self._curves, self._pieces, self._limits = sketch, curves, pieces, limits
-        self._known, self._without = known, without
+        self._known = known
         self.kept: list[Constraint] = []
-        self.off: list[float] = []
         bare = model_of(curves, pieces)
         self._home = self.x = np.array(bare.system.x)
         self._settled([], [])
@@ -117,7 +114,7 @@ class _Work:
             (Constraint(self._sketch, g.kind, g.things), g.off)
             for g in sorted(guesses, key=lambda g: (g.rank, g.off, g.kind, g.things))
         ]
-        have = {c.key for c in (*self._known, *self.kept)} | self._without
+        have = {c.key for c in (*self._known, *self.kept)}
         model = model_of(self._curves, self._pieces, self.x)
         new = [(c, off) for c, off in new if c.key not in have and self._turns_little(model, c)]
         if new:
@@ -146,7 +143,6 @@ class _Work:
                     bad = {len(firm) + k for k in self._hardest(model, done.x, new, off)} if new else set()
                 if not {k for k in bad if k >= len(firm)}:
                     self.kept += new
-                    self.off += off
                     if done.holds:
                         self.x = done.x[: len(self._home)]
                     return

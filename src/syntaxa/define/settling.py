@@ -89,9 +89,9 @@ class Stated:
         """The system of the curves alone, as they lie."""
         return model_of(self.curves, self.pieces)
 
-    def measured(self, x: Floats | None = None) -> dict[str, float]:
-        """What each dimension measures (mm or radians), as drawn or at other unknowns."""
-        model = model_of(self.curves, self.pieces, x)
+    def measured(self) -> dict[str, float]:
+        """What each dimension measures (mm or radians)."""
+        model = self.bare
         return {m.name: drawn(model.system, m.kind, [model.thing(n) for n in m.things], m.angle) for m in self.measures}
 
     def named(self, numbers: Iterable[int]) -> tuple[str, ...]:
@@ -102,11 +102,10 @@ class Stated:
 
 @dataclass(frozen=True)
 class Settled:
-    """A sketch when everything holds: its curves, how far its points went (mm, for those that moved), and x."""
+    """A sketch when everything holds: its curves, and how far its points went (mm, for those that moved)."""
 
     curves: tuple[Curve, ...]
     moves: Floats
-    x: Floats
 
 
 def settled(stated: Stated, values: Mapping[str, float], stays: Iterable[Named] = ()) -> Settled:
@@ -125,7 +124,7 @@ def settled(stated: Stated, values: Mapping[str, float], stays: Iterable[Named] 
 def settled_at(stated: Stated, x: Floats) -> Settled:
     """The sketch at unknowns of its own."""
     x = x[: len(stated.bare.system.x)]
-    return Settled(curves_from(stated.curves, stated.bare, x), _moves(stated.bare, x), x)
+    return Settled(curves_from(stated.curves, stated.bare, x), _moves(stated.bare, x))
 
 
 def moved_between(before: Sequence[Curve], after: Sequence[Curve]) -> Floats:

@@ -24,7 +24,7 @@ from syntaxa.define.reading_off import Limits, read_off
 from syntaxa.define.relations import HOLDS
 from syntaxa.define.settling import Settled, Stated, idle_in, settled, settled_at
 from syntaxa.define.sketching import MOST_PIECES, is_large
-from syntaxa.define.values import drives, values_of
+from syntaxa.define.values import driving, values_of
 from syntaxa.drawing.editing import Editing, refuse_locked
 from syntaxa.drawing.quantities import plain_number
 from syntaxa.drawing.state import Entry, Sketch, State
@@ -298,7 +298,7 @@ class Drag(DefineStep, frozen=True, tag="drag"):
             raise DefineError(f"There is no sketch “{self.sketch}”.", suggestion="Choose one that is there.")
         refuse_locked(sketch)
         stated = stated_of(part, sketch)
-        live = {k: v for k, v in stated.measured().items() if drives(part, k)}
+        live = driving(part, stated.measured())
         done = settled_at(stated, dragged(stated, live, self.thing, Point(self.x, self.y)))
         editing = Editing(state)
         changed = _taken_over(editing, sketch, done)
@@ -346,14 +346,14 @@ def stated_of(part: Defined, sketch: Sketch) -> Stated:
 
 
 @dataclass(frozen=True)
-class Standing:
+class Statements:
     """What is said of each sketch of which anything is said, and what its dimensions measure (mm or radians)."""
 
     stated: Mapping[str, Stated]
     measured: Mapping[str, float]
 
     @classmethod
-    def of(cls, state: State, part: Defined) -> Standing:
+    def of(cls, state: State, part: Defined) -> Statements:
         """As the sketches lie."""
         said = {c.sketch for c in part.constraints} | {m.sketch for m in part.measures}
         stated = {s.name: stated_of(part, s) for s in open_sketches(state) if s.name in said}
@@ -436,20 +436,19 @@ def _driving(part: Defined, sketch: Sketch) -> Defined:
 
 def _idle(part: Defined, sketch: Sketch) -> set[str]:
     stated = stated_of(part, sketch)
-    values = {k: v for k, v in stated.measured().items() if drives(part, k)}
-    return set(idle_in(stated, values))
+    return set(idle_in(stated, driving(part, stated.measured())))
 
 
 def _done(state: State, part: Defined, says: str = "", stays: tuple[Named, ...] = ()) -> tuple[State, Entry]:
     """The sketches so that everything holds, and what that moved; raises DefineError."""
-    standing = Standing.of(state, part)
-    values = values_of(part, standing.measured)
+    said_of = Statements.of(state, part)
+    values = values_of(part, said_of.measured)
     editing = Editing(state)
     moves: list[Floats] = []
     changed = 0
     gone: list[str] = []
     for sketch in open_sketches(state):
-        stated = standing.stated.get(sketch.name)
+        stated = said_of.stated.get(sketch.name)
         if stated is None:
             continue
         gone += stated.gone

@@ -12,14 +12,12 @@ from syntaxa.geometry.types import Floats, Ints
 class Ties:
     """x_i = sign * x_root + shift for n unknowns; number n is the ground, whose value is 0.
 
-    idle   numbers of ties that said what was known already
     clash  (number of a tie, by how much it is against what was known)
     """
 
     def __init__(self, n: int) -> None:
         self._root, self._sign, self._shift = list(range(n + 1)), [1.0] * (n + 1), [0.0] * (n + 1)
         self.ground = n
-        self.idle: list[int] = []
         self.clash: list[tuple[int, float]] = []
 
     def find(self, i: int) -> tuple[int, float, float]:
@@ -47,9 +45,7 @@ class Ties:
             if s < 0 and a != self.ground:
                 self._hang(a, self.ground, 1.0, o / 2)
                 return True
-            if abs(o) <= ROUNDING:
-                self.idle.append(number)
-            else:
+            if abs(o) > ROUNDING:
                 self.clash.append((number, o))
             return False
         if a == self.ground:

@@ -26,6 +26,11 @@ def values_of(part: Defined, measured: Mapping[str, float]) -> dict[str, float]:
     return {m.name: found[m.name].size for m in part.measures if drives(part, m.name)}
 
 
+def driving(part: Defined, measured: Mapping[str, float]) -> dict[str, float]:
+    """What those dimensions measure that drive, of all that is measured (mm or radians)."""
+    return {name: value for name, value in measured.items() if drives(part, name)}
+
+
 def drives(part: Defined, name: str) -> bool:
     """Whether a dimension has a value of its own that its sketch follows."""
     measure = part.measure(name)

@@ -8,17 +8,17 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 from syntaxa.define.binding import disagrees
+from syntaxa.define.freedom import Freedom
 from syntaxa.define.model import Constraint
 from syntaxa.define.part import Defined
 from syntaxa.define.proposals import Missing, missing
 from syntaxa.define.settling import Stated, free_in
-from syntaxa.define.sketching import is_large, model_of
-from syntaxa.define.steps import Standing, open_sketches, stated_of
+from syntaxa.define.sketching import Model, is_large
+from syntaxa.define.steps import Statements, open_sketches, stated_of
 from syntaxa.define.unknowns import Round, Spot, Thing
-from syntaxa.define.values import drives
+from syntaxa.define.values import driving
 from syntaxa.drawing.state import Sketch, State
-from syntaxa.drawing.view import Standing as ViewStanding
-from syntaxa.drawing.view import View, on_state
+from syntaxa.drawing.view import Standing, View, on_state
 from syntaxa.errors import Progress, no_progress
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.watching import still_wanted
@@ -83,29 +83,29 @@ class Definition:
 def defined(state: State, *, progress: Progress = no_progress) -> Definition:
     """How the sketches of a state are defined."""
     part = state.part(Defined)
-    standing = Standing.of(state, part)
+    said = Statements.of(state, part)
     found = []
-    values = {n: v for n, v in standing.measured.items() if drives(part, n)}
+    values = driving(part, said.measured)
     sketches = list(open_sketches(state))
     for k, sketch in enumerate(sketches):
         progress(k / len(sketches))
         still_wanted()
-        stated, held = standing.stated.get(sketch.name), sketch.name in part.held
+        stated, held = said.stated.get(sketch.name), sketch.name in part.held
         if held or is_large(sketch.curves):
             found.append(_not_counted(sketch, stated, held=held))
         else:
             found.append(_counted(sketch.name, stated or stated_of(part, sketch), values))
     apart = tuple(
         m.name for m in part.measures
-        if m.use == "measured" and m.name in standing.measured and disagrees(m, standing.measured[m.name])
+        if m.use == "measured" and m.name in said.measured and disagrees(m, said.measured[m.name])
     )  # fmt: skip
-    places = {n: p for stated in standing.stated.values() for n, p in _places(stated)}
-    return Definition(tuple(found), dict(standing.measured), places, apart)
+    places = {n: p for stated in said.stated.values() for n, p in _places(stated)}
+    return Definition(tuple(found), dict(said.measured), places, apart)
 
 
 def _places(stated: Stated) -> Iterator[tuple[str, Point]]:
     """Where each dimension is: amid what it is of, or on the rim of a round."""
-    model = model_of(stated.curves, stated.pieces)
+    model = stated.bare
     x = model.system.x
     for measure in stated.measures:
         points = [p for name in measure.things for p in _points_of(model.thing(name), x)]
@@ -132,29 +132,30 @@ def _not_counted(sketch: Sketch, stated: Stated | None, *, held: bool) -> Sketch
 def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreedom:
     kinds = dict(Counter(c.kind for c in stated.constraints))
     model, free = free_in(stated, values)
-    wanted = missing(name, stated, values)
+    wanted = missing(name, model, free)
     points, curves = len(model.system.spots), len(stated.curves)
-    movable = _movable(stated, values, wanted.place)
+    movable = _movable(model, free) if wanted.place is None else _movable_but_for(wanted.place, stated, values)
     return SketchFreedom(name, points, curves, free.count, False, kinds, movable, wanted, stated.gone)
 
 
-def _movable(stated: Stated, values: dict[str, float], place: Constraint | None) -> tuple[Movable, ...]:
-    """The points that can move: those that still could if the place were held that is to be held, and that place."""
-    held = replace(stated, constraints=(*stated.constraints, place)) if place is not None else stated
-    model, free = free_in(held, values)
+def _movable(model: Model, free: Freedom) -> tuple[Movable, ...]:
+    """The points that can move."""
     s = model.system
-    points = [
+    return tuple(
         Movable(Point(s.x[p.x], s.x[p.y]), Vector(*way), rank == 2)
         for p, way, rank in zip(s.spots, free.ways.tolist(), free.rank.tolist(), strict=True)
         if rank
-    ]
-    spot = model.thing(place.things[0]) if place is not None else None
-    if isinstance(spot, Spot):
-        points.append(Movable(Point(s.x[spot.x], s.x[spot.y]), Vector(1.0, 0.0), True))
-    return tuple(points)
+    )
 
 
-def _view(standing: ViewStanding, *, progress: Progress) -> Definition:
+def _movable_but_for(place: Constraint, stated: Stated, values: dict[str, float]) -> tuple[Movable, ...]:
+    """The points that could still move if the place were held that is to be held; and that place."""
+    model, free = free_in(replace(stated, constraints=(*stated.constraints, place)), values)
+    here = _points_of(model.thing(place.things[0]), model.system.x)
+    return (*_movable(model, free), *(Movable(p, Vector(1.0, 0.0), True) for p in here))
+
+
+def _view(standing: Standing, *, progress: Progress) -> Definition:
     return defined(standing.state, progress=progress)
 
 

@@ -125,10 +125,12 @@ class DimensionsLayer(Layer):
         for tag in self._tags[:_MOST_TAGS]:
             x, y = view.to_pixels(tag.place.x, tag.place.y)
             chosen = tag.name == self._chosen
-            frame = self._free_frame(x, y, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
-            if frame is None and not (chosen or tag.open):
-                continue
-            frame = frame or QRectF(x + 5, y + 5, metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4)
+            wide, high = metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4
+            frame = self._free_frame(x, y, wide, high)
+            if frame is None:
+                if not (chosen or tag.open):
+                    continue
+                frame = QRectF(x + 5, y + 5, wide, high)
             self._frames.append((frame, tag.name))
             painter.setPen(QPen(QColor(tokens.persimmon if tag.open else tokens.accent), 2.0 if chosen else 1.0))
             painter.setBrush(QColor(tokens.soft if chosen else tokens.raised))

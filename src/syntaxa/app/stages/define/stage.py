@@ -21,7 +21,7 @@ from syntaxa.define.possible import MOST_PICKED, possible
 from syntaxa.define.settling import Stated
 from syntaxa.define.sketching import is_large, pieces_of
 from syntaxa.define.steps import AddDimensions, Drag, ReadOff, open_sketches, stated_of
-from syntaxa.define.values import drives
+from syntaxa.define.values import driving
 from syntaxa.define.views import DEFINITION
 from syntaxa.drawing.model import extents_of
 from syntaxa.geometry.points import Point
@@ -133,7 +133,7 @@ class DefineStage(Stage):
             self.shell.tell(f"“{sketch.name}” is held whole; let it move first.")
             return None
         stated = stated_of(part, sketch)
-        return stated, {k: v for k, v in stated.measured().items() if drives(part, k)}
+        return stated, driving(part, stated.measured())
 
     def _dragged(self, name: Named, to: Point) -> None:
         chosen = self.own_panel.chosen_sketch()
@@ -147,6 +147,6 @@ class DefineStage(Stage):
         if state is not None and wanted:
             roots = {n.root for n in wanted}
             for sketch in state.profiles():
-                if any(c.root in roots for c in sketch.curves):
-                    shapes += [p.shape for p in pieces_of(sketch.curves) if p.name in wanted]
+                mine = [c for c in sketch.curves if c.root in roots]
+                shapes += [p.shape for p in pieces_of(mine) if p.name in wanted]
         self.about.show(shapes)
