@@ -27,7 +27,10 @@ from syntaxa.app.stages.mend.fixing import set_gap
 from syntaxa.app.theme.glyphs import glyph_path
 from syntaxa.app.theme.tokens import LOOKS, contrast
 from syntaxa.demo.drawing import write_demo
+from syntaxa.demo.formats import write_drawings
 from syntaxa.drawing.model import extents_of
+from syntaxa.geometry.points import Point
+from syntaxa.intake.steps import TakeIn
 from syntaxa.measure.steps import PlaceOrigin
 from syntaxa.mend.model import FINDING_KINDS
 
@@ -127,6 +130,38 @@ def test_scale_and_typed_origin(qtbot, demo, settled):
     typed(qtbot, placing._oy, f"{box[1] / 25.4!r}in")
     settled()
     assert extents_of(demo.session.state.curves())[:2] == pytest.approx((12.5, 0.0), abs=1e-6)
+
+
+def test_one_source_is_placed_by_fields_and_by_picked_points_and_put_back(qtbot, demo, settled, tmp_path):
+    write_drawings(tmp_path)
+    demo.show_stage(1)
+    assert not demo.measure.source_place.isVisible()
+    demo.session.sources.add([(tmp_path / "float-gauge.svg", TakeIn(into="float-gauge"))])
+    settled()
+    place = demo.measure.source_place
+    assert place.isVisible()
+
+    def boxes():
+        curves = list(demo.session.state.curves())
+        return [extents_of([c for c in curves if c.source == n]) for n in (1, 2)]
+
+    first, before = boxes()
+    place._own.setCurrentIndex(place._own.findData("lower-left"))
+    place._own.activated.emit(place._own.currentIndex())
+    typed(qtbot, place._x, "200")
+    typed(qtbot, place._y, "3in")
+    typed(qtbot, place._width, "50")
+    settled()
+    assert boxes()[0] == first
+    assert boxes()[1][:3] == pytest.approx((200.0, 76.2, 250.0))
+    here = Point(*boxes()[1][:2])
+    place._got_points([here, Point(0.0, 0.0)])
+    settled()
+    assert boxes()[1][:3] == pytest.approx((0.0, 0.0, 50.0), abs=1e-9)
+    place._as_drawn.click()
+    settled()
+    assert boxes()[1] == pytest.approx(before)
+    assert not place._as_drawn.isEnabled()
 
 
 def test_a_field_refuses_what_is_no_number(qtbot, demo):

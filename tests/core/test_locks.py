@@ -32,7 +32,7 @@ from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polylin
 from syntaxa.intake.paste import PasteCurves
 from syntaxa.intake.steps import TakeIn, TakeOver
 from syntaxa.job.kinds import KINDS
-from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, PlaceSource, ScaleBy, Turn
 from syntaxa.mend.by_hand import CutCurve, DrawCurves, JoinCurves, LockCurves, MapCurves, OffsetCurves, RoundCorner
 from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
 from syntaxa.mend.steps import LeaveFindings, MendFindings, RefitFacets
@@ -136,7 +136,7 @@ STEPS: tuple[Step, ...] = (
 #: These place the whole drawing, what is locked with it; or take it in, before there is anything to lock.
 PLACING: tuple[Step, ...] = (
     TakeIn(), TakeOver(1, 3, "3 moved"), ChooseUnit("in"), ScaleBy(2.0), Turn(90.0), Mirror("left-right", "origin"),
-    PlaceOrigin("point", 5.0, 7.0),
+    PlaceOrigin("point", 5.0, 7.0), PlaceSource(1, x=5.0, y=7.0),
 )  # fmt: skip
 
 

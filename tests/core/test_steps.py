@@ -29,7 +29,7 @@ from syntaxa.job.kinds import KINDS, KnownStep
 from syntaxa.job.model import Job, Source
 from syntaxa.job.revise import with_added
 from syntaxa.job.store import job_bytes, load_job, save_job
-from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, PlaceSource, ScaleBy, Turn
 from syntaxa.mend.by_hand import (
     CutCurve,
     DrawCurves,
@@ -69,6 +69,7 @@ STEPS: tuple[Step, ...] = (
     JudgeDimension(("none",), "wrong text"),
     ChooseLayers(left_out=("NOTES",)),
     RouteBy((Rule("", "out", layer="CENTRE*"), Rule("rings", "construction", layer="FLANGE*", kind="circle"))),
+    PlaceSource(1, "lower-left", x=0.0, y=0.0, turn_deg=90.0),
     PlaceOrigin("lower-left"),
     SetSketch("BASE-PLATE", name="Base", locked=False, view="side", offset=3.0, pen_line_type="dashed"),
     OrderSketches(("CONTROL-BOX", "Base")),

@@ -108,17 +108,23 @@ AnyPart = TypeVar("AnyPart", bound=Part)
 
 @dataclass(frozen=True, slots=True)
 class Placement:
-    """How the numbers of a file become mm: its unit and the scale of its page, a map of all, and one shift (mm)."""
+    """How the numbers of a file become mm: its unit and the scale of its page, a map of all, one of its own, one shift.
+
+    by     mm to mm, the same for all sources
+    own    mm to mm after that, of this source alone
+    shift  mm, the same for all sources
+    """
 
     unit: str = "mm"
     page_scale: float = 1.0
     by: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
     shift: Vector = Vector(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
+    own: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
 
     @property
     def factor(self) -> float:
         """Factor by which lengths grow beside the unit."""
-        return self.by.scale * self.page_scale
+        return self.by.scale * self.page_scale * self.own.scale
 
     @property
     def mm_per_unit(self) -> float:
@@ -128,7 +134,7 @@ class Placement:
     @property
     def unshifted(self) -> Transform:
         """The map from the file's numbers to mm, before the origin was placed."""
-        return Transform.scaling(mm_per(self.unit) * self.page_scale).then(self.by)
+        return Transform.scaling(mm_per(self.unit) * self.page_scale).then(self.by).then(self.own)
 
     @property
     def transform(self) -> Transform:
@@ -143,6 +149,7 @@ class Taken:
     number      of the source in its job; the first is 1
     page_scale  how many times larger the thing is than it is drawn
     into        the one sketch that all its curves go to; empty for a sketch a layer
+    own         how it is placed beside the other sources (mm to mm, before the origin is placed)
     """
 
     number: int
@@ -151,6 +158,7 @@ class Taken:
     unit: str = "mm"
     into: str = ""
     page_scale: float = 1.0
+    own: Transform = Transform()  # noqa: RUF009  frozen, so one for all is right
 
 
 @dataclass(frozen=True, slots=True)
@@ -199,8 +207,8 @@ class State:
         return self.placement_of(self.taken[0]) if self.taken else Placement("mm", 1.0, self.by, self.shift)
 
     def placement_of(self, taken: Taken) -> Placement:
-        """How a source is placed: its own unit, the map and shift of all."""
-        return Placement(taken.unit, taken.page_scale, self.by, self.shift)
+        """How a source is placed: its own unit and place, the map and shift of all."""
+        return Placement(taken.unit, taken.page_scale, self.by, self.shift, taken.own)
 
     def received(self) -> Drawing:
         """Everything that was taken in, placed, in mm."""
@@ -250,7 +258,15 @@ class State:
     def moved(self, by: Transform) -> State:
         """Everything under one more map (mm as drawn, before the origin is placed)."""
         there, back = Transform.moving(-self.shift), Transform.moving(self.shift)
-        return replace(self, by=self.by.then(by))._carried(there.then(by).then(back), None)
+        inverse = by.inverse()
+        taken = tuple(replace(t, own=inverse.then(t.own).then(by)) if t.own != Transform() else t for t in self.taken)
+        return replace(self, by=self.by.then(by), taken=taken)._carried(there.then(by).then(back), None)
+
+    def placed_apart(self, number: int, by: Transform) -> State:
+        """One source under one more map of its own (mm as drawn, before the origin is placed)."""
+        there, back = Transform.moving(-self.shift), Transform.moving(self.shift)
+        taken = tuple(replace(t, own=t.own.then(by)) if t.number == number else t for t in self.taken)
+        return replace(self, taken=taken)._carried(there.then(by).then(back), number)
 
     def shifted(self, shift: Vector) -> State:
         """The origin placed anew: everything is moved by the difference."""

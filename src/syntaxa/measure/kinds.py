@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from syntaxa.drawing.step import StepRows
-from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, PlaceSource, ScaleBy, Turn
 
 STEPS: StepRows = ((ChooseUnit,), (ScaleBy,), (Turn,), (Mirror,), (JudgeDimension,))
 
-#: The origin is placed by what goes out, so it follows the routing.
-AFTER_ROUTING: StepRows = ((PlaceOrigin,),)
+#: Sources and the origin are placed by what goes out, so they follow the routing.
+AFTER_ROUTING: StepRows = ((PlaceSource,), (PlaceOrigin,))

@@ -16,11 +16,15 @@ from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
 from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Box
 from syntaxa.measure.base import MeasureStep
 from syntaxa.measure.marks import registration_mark
 from syntaxa.measure.part import Judged
 
 OriginMode = Literal["as-drawn", "lower-left", "centre", "point", "file-point", "curve-centre", "mark"]
+
+#: The place of a source that is put somewhere: the origin of its file, or a place of what goes out of it.
+OwnPlace = Literal["as-drawn", "lower-left", "centre", "point"]
 
 #: About what is turned or mirrored: the origin as drawn, or the middle of everything.
 About = Literal["origin", "centre"]
@@ -201,6 +205,92 @@ class PlaceOrigin(MeasureStep, frozen=True, tag="place-origin", omit_defaults=Tr
         return _from_zero(shape.centre)
 
 
+class PlaceSource(MeasureStep, frozen=True, tag="place-source", omit_defaults=True):
+    """Places one source beside the others: turned and scaled about a place of its own, which then is put at x, y.
+
+    own           the place: that of its file's origin, or lower left or centre of what goes out of it, as drawn
+    own_x, own_y  the place for "point", mm as all is drawn (before the origin is placed)
+    x, y          where the place goes, mm as all is drawn; None for where it is
+    turn_deg      counter-clockwise
+    scale         its lengths grow by this
+    width         if above 0, how wide what goes out of it becomes instead, before it is turned
+    """
+
+    source: int = 1
+    own: OwnPlace = "as-drawn"
+    own_x: float = 0.0
+    own_y: float = 0.0
+    x: float | None = None
+    y: float | None = None
+    turn_deg: float = 0.0
+    scale: float = 1.0
+    width: float = 0.0
+    slot: ClassVar[Slot] = "one a source"
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        parts: list[str] = []
+        if self.width:
+            parts.append(f"{self.width:g} mm wide")
+        elif self.scale != 1:
+            parts.append(f"{self.scale:.9g} times")
+        if self.turn_deg:
+            parts.append(f"turned by {self.turn_deg:.9g}°")
+        if self.x is not None and self.y is not None:
+            place = {"as-drawn": "its origin", "lower-left": "its lower left", "centre": "its centre"}
+            parts.append(f"{place.get(self.own, 'a point of it')} at {self.x:g}, {self.y:g} mm")
+        return f"Place source {self.source}: {', '.join(parts) or 'as drawn'}"
+
+    def apply(self, state: State, _context: Context = QUIET) -> tuple[State, Entry]:
+        """Every curve of the source goes along, the others stay."""
+        numbers = (self.own_x, self.own_y, self.x or 0.0, self.y or 0.0, self.turn_deg, self.width)
+        if not all(map(math.isfinite, numbers)):
+            raise MeasureError("The place is no number.", suggestion="Type X and Y.")
+        if all(t.number != self.source for t in state.taken):
+            raise MeasureError(f"There is no source {self.source}.", suggestion="Choose one that the job has.")
+        box = self._box(state)
+        here = self._own_place(state, box)
+        there = Vector(here.x if self.x is None else self.x, here.y if self.y is None else self.y)
+        factor = self._factor(box)
+        by = Transform.moving(-here).then(Transform.scaling(factor)).then(turning(self.turn_deg))
+        after = state.placed_apart(self.source, by.then(Transform.moving(there)))
+        if (factor, self.turn_deg % 360, there) == (1.0, 0.0, here):
+            return after, Entry(0, says="Nothing had to change.")
+        lengths = "no length changed" if factor == 1 else f"its lengths are {factor:.6g} times what they were"
+        move = f"its place moved by {there.x - here.x:.6g}, {there.y - here.y:.6g} mm"
+        return after, Entry(
+            _curves_of(state, self.source), says=f"Of this source {move}; {lengths}. The others stayed."
+        )
+
+    def _box(self, state: State) -> Box | None:
+        """What goes out of the source, as drawn; all of it where nothing goes out."""
+        mine = [c for c in state.made_curves() if c.source == self.source]
+        box = extents_of(mine or [c for c in state.curves() if c.source == self.source])
+        if box is None:
+            return None
+        x, y = state.shift.x, state.shift.y
+        return box[0] - x, box[1] - y, box[2] - x, box[3] - y
+
+    def _own_place(self, state: State, box: Box | None) -> Vector:
+        if self.own == "point":
+            return Vector(self.own_x, self.own_y)
+        if self.own == "as-drawn" or box is None:
+            taken = next(t for t in state.taken if t.number == self.source)
+            return _from_zero(state.placement_of(taken).unshifted.point(Point(0.0, 0.0)))
+        if self.own == "lower-left":
+            return Vector(box[0], box[1])
+        return Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+
+    def _factor(self, box: Box | None) -> float:
+        if not self.width:
+            return _checked(self.scale)
+        across = box[2] - box[0] if box else 0.0
+        if not across:
+            raise MeasureError("The source has no width to be scaled from.", suggestion="Scale it by a factor.")
+        return _checked(self.width / across)
+
+
 class JudgeDimension(MeasureStep, frozen=True, tag="judge-dimension", omit_defaults=True):
     """Says of dimensions that they do not count: their text is wrong, or they are not to scale; empty takes it back."""
 
@@ -280,7 +370,8 @@ def _without_layer(state: State, layer: str) -> tuple[State, str]:
 def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
     """The new state, and a sentence about what became of the lengths and places."""
     old, new = (_placement(state, source) for state in (before, after))
-    changed = sum(len(s.curves) for s in before.sketches) if old != new else 0
+    of_one = (old.unit, old.page_scale) != (new.unit, new.page_scale)
+    changed = 0 if old == new else _curves_of(before, source if of_one else None)
     if old == new:
         says = "Nothing had to change."
     elif (old.unit, old.page_scale, old.by) == (new.unit, new.page_scale, new.by):
@@ -288,11 +379,17 @@ def _told(before: State, after: State, source: int = 1) -> tuple[State, Entry]:
     elif math.isclose(old.mm_per_unit, new.mm_per_unit, rel_tol=HAIR):
         says = "Everything moved together; no length changed."
     elif new.by.is_similarity or not old.by.is_similarity:
-        says = f"Lengths are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."
+        whose = "Lengths of this source" if of_one and len(before.taken) > 1 else "Lengths"
+        says = f"{whose} are {new.mm_per_unit / old.mm_per_unit:.6g} times what they were."
     else:
         across, up = (math.hypot(*row) for row in ((new.by.a, new.by.b), (new.by.c, new.by.d)))
         says = f"Widths are {across / old.by.scale:.6g} and heights {up / old.by.scale:.6g} times what they were."
     return after, Entry(changed, says=says)
+
+
+def _curves_of(state: State, source: int | None) -> int:
+    """How many curves the sketches have of one source, or of all."""
+    return sum(source in (None, c.source) for c in state.curves())
 
 
 def _placement(state: State, source: int) -> Placement:

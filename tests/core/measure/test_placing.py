@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import numpy as np
 import pytest
@@ -13,7 +14,7 @@ from specimens import arcs, points
 
 from syntaxa.drawing.annotations import Dimension, PointMark
 from syntaxa.drawing.model import Curve, Drawing, Layer, extents_of
-from syntaxa.drawing.state import State
+from syntaxa.drawing.state import State, Taken
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.measuring import angle_between, enclosed_area, least_distance, point_distance
 from syntaxa.geometry.places import meeting_places, places_of
@@ -22,7 +23,7 @@ from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline
 from syntaxa.measure.disagreements import disagreements
 from syntaxa.measure.part import Judged
 from syntaxa.measure.readings import along, angle_at, between, of_curves
-from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, ScaleBy, Turn
+from syntaxa.measure.steps import ChooseUnit, JudgeDimension, Mirror, PlaceOrigin, PlaceSource, ScaleBy, Turn
 from syntaxa.route.steps import first_sketches
 
 lines = st.builds(Line, points, points)
@@ -212,3 +213,64 @@ def test_places_to_snap_to():
     assert len(kinds["end"]) == 2
     found = meeting_places([Circle(Point(0, 0), 5), Line(Point(-9, 3), Point(9, 3)), Line(Point(0, 0), Point(0, 1))])
     assert sorted((p.x, p.y) for p in found) == pytest.approx(np.array([(-4, 3), (4, 3)]))
+
+
+def two_plates():
+    """The plate twice: as the first source in mm, and as the second in inches."""
+    curves = list(plate().curves())
+    drawings = [Drawing(tuple(replace(c, id=f"{n}:{c.id}", source=n) for c in curves), (Layer("0"),)) for n in (1, 2)]
+    taken = (Taken(1, "a", drawings[0]), Taken(2, "b", drawings[1], "in"))
+    return first_sketches(State(taken))
+
+
+def box_of(one, source):
+    return extents_of([c for c in one.curves() if c.source == source])
+
+
+def test_one_source_is_placed_and_scaled_and_the_other_stays():
+    start = two_plates()
+    placed, entry = PlaceSource(2, "lower-left", x=100.0, y=-5.0, width=20.0).apply(start)
+    assert box_of(placed, 2) == pytest.approx((100.0, -5.0, 120.0, 5.0))
+    assert box_of(placed, 1) == box_of(start, 1)
+    assert entry.changed == 2
+    assert "its lengths are 0.0787402 times" in entry.says
+    moved = [c for c in placed.received().curves if c.source == 2]
+    assert extents_of(moved) == pytest.approx(box_of(placed, 2))
+
+
+def test_a_source_turns_about_its_own_centre_and_about_a_point_of_it():
+    turned = after(two_plates(), PlaceSource(1, "centre", turn_deg=90.0))
+    assert box_of(turned, 1) == pytest.approx((4.5, -1.5, 9.5, 8.5))
+    about = after(two_plates(), PlaceSource(1, "point", own_x=2.0, own_y=1.0, x=0.0, y=0.0, turn_deg=90.0))
+    first = next(c for c in about.curves() if c.id == "1:a").shape
+    assert (*first.start, *first.end) == pytest.approx((0.0, 0.0, -5.0, 10.0))
+
+
+maps = st.sampled_from([ScaleBy(2.0, 3.0), Turn(30.0), Mirror(), PlaceOrigin("point", 3.0, 4.0), ChooseUnit("cm", 2)])
+
+
+@given(st.lists(maps, max_size=4), st.integers(0, 4))
+def test_wherever_it_stands_among_the_steps_curves_lie_where_their_source_is_placed(steps, at):
+    """The curves of the sketches and those of the drawing as placed are mapped by two ways of reckoning."""
+    own = PlaceSource(2, "as-drawn", x=7.0, y=-2.0, turn_deg=20.0, scale=1.5)
+    made = after(two_plates(), *steps[:at], own, *steps[at:])
+    lines_there = {c.id: c.shape for c in made.received().curves if isinstance(c.shape, Line)}
+    for curve in made.curves():
+        if isinstance(curve.shape, Line):
+            there = lines_there[curve.id]
+            assert (*curve.shape.start, *curve.shape.end) == pytest.approx((*there.start, *there.end), abs=1e-9)
+
+
+def test_what_cannot_place_a_source_is_refused_in_a_sentence():
+    with pytest.raises(MeasureError, match="no source 3"):
+        PlaceSource(3).apply(two_plates())
+    with pytest.raises(MeasureError, match="scale of -1"):
+        PlaceSource(2, scale=-1.0).apply(two_plates())
+    with pytest.raises(MeasureError, match="no number"):
+        PlaceSource(2, x=math.nan, y=0.0).apply(two_plates())
+    same, entry = PlaceSource(2).apply(two_plates())
+    assert (same, entry.changed, entry.says) == (two_plates(), 0, "Nothing had to change.")
+
+
+def test_the_unit_of_one_source_changes_the_curves_of_that_source_and_the_ledger_counts_those():
+    assert ChooseUnit("cm", 2).apply(two_plates())[1].changed == 2

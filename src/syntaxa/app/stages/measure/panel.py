@@ -10,6 +10,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import StagePanel
 from syntaxa.app.stages.measure.disagree_view import DisagreeView
 from syntaxa.app.stages.measure.placing import Placing
+from syntaxa.app.stages.measure.source_place import SourcePlace
 from syntaxa.app.stages.measure.unit_view import UnitView
 from syntaxa.app.widgets.labels import label
 from syntaxa.measure.views import FIRST_SIZE, SIZE
@@ -40,7 +41,8 @@ class MeasurePanel(StagePanel):
         self.disagree = DisagreeView(session)
         self.placing = Placing(session)
         self.placing.would_be.connect(self._show_would_be)
-        for part in (self.units, self.disagree, self.placing):
+        self.source_place = SourcePlace(session)
+        for part in (self.units, self.disagree, self.placing, self.source_place):
             self.body.addWidget(part)
         self.body.addWidget(label("Show lengths in", "heading"))
         self._display = QComboBox()
@@ -59,6 +61,7 @@ class MeasurePanel(StagePanel):
         self._display.setCurrentText(self.lengths.unit)
         if not there:
             self.disagree.hide()
+            self.source_place.hide()
             return
         before, after = self.session.view(FIRST_SIZE), self.session.view(SIZE)
         self._before.setText(self.lengths.size(before[0]) if before else "…")
@@ -67,6 +70,7 @@ class MeasurePanel(StagePanel):
         self.units.refresh(self.lengths)
         self.disagree.refresh(self.lengths)
         self.placing.refresh(self.lengths)
+        self.source_place.refresh(self.lengths)
 
     def _show_would_be(self, box: tuple[float, float, float, float] | None) -> None:
         self._would.setVisible(box is not None)

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
 
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
@@ -11,16 +10,13 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QPushButton, QV
 from syntaxa.app.canvas.views import SCENE
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
+from syntaxa.app.stages.measure.picking import PickPoints
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField, NumberField
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Box
 from syntaxa.measure.steps import About, Mirror, OriginMode, PlaceOrigin, ScaleBy, Turn, about, turning
 from syntaxa.measure.views import SIZE
-
-#: Asks for points on the canvas: a word beside the cursor for each, a sentence, and what to do with them (mm).
-PickPoints = Callable[[Sequence[str], str, Callable[[list[Point]], None]], None]
-
 
 _ORIGINS: tuple[tuple[OriginMode, str], ...] = (
     ("as-drawn", "As drawn"),

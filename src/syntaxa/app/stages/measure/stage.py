@@ -35,7 +35,7 @@ class MeasureStage(Stage):
 
     def make_panel(self) -> MeasurePanel:
         made = MeasurePanel(self.shell.session)
-        made.placing.pick = self.shell.picking.points
+        made.placing.pick = made.source_place.pick = self.shell.picking.points
         made.placing.circle_wanted.connect(lambda: self._pick_circle(made))
         made.would_be.connect(self.ghost.show)
         made.disagree.place_wanted.connect(self._show_place)
