@@ -68,7 +68,7 @@ def _parts(window, path: Path, saved: Path):
     shell, go = window.shell, window.shell.commands
     return (
         ("open", lambda: shell.session.files.open_path(path)),
-        ("stages", lambda: [shell.show_stage(s) or QTest.qWait(50) for s in (*shell.stages, shell.stages[3])]),
+        ("stages", lambda: [shell.go_to(s) or QTest.qWait(50) for s in (*shell.stages, shell.stages[3])]),
         ("scale", lambda: shell.session.do(ScaleBy(2.0))),
         ("fix all", go["fix_all"].run),
         ("ledger", lambda: _look_at_the_ledger(window)),

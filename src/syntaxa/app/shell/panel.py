@@ -42,9 +42,13 @@ class StagePanel(QWidget):
             inside.setMinimumHeight(_LEAST)
         column.addWidget(scrolling(inside))
 
-    def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
-        """Takes a display unit and a look."""
+    def dress(self, lengths: LengthFormat, tokens: Tokens) -> None:
+        """Takes a display unit and a look, for when it is shown next."""
         self.lengths, self.tokens = lengths, tokens
+
+    def show_with(self, lengths: LengthFormat, tokens: Tokens) -> None:
+        """Shows what the session holds in a display unit and a look."""
+        self.dress(lengths, tokens)
         self.refresh()
 
     def head(self, title: str, purpose: str) -> None:

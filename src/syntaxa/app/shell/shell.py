@@ -63,6 +63,8 @@ class Shell(QObject):
         self.stages: tuple[Stage, ...] = ()
         self.features: tuple[Feature, ...] = ()
         self._open: Stage | None = None
+        #: The stage that was asked for, while its panel is being made.
+        self._coming: Stage | None = None
         self._beneath: set[str] = set()
         self._fit_next, self._notes_shown = False, True
         self._state_shown: State | None = None
@@ -109,8 +111,23 @@ class Shell(QObject):
         assert self._open is not None, "a stage is open as soon as the window is"
         return self._open
 
+    def go_to(self, stage: Stage) -> None:
+        """Goes to a stage for whoever clicked: a panel that must be made first is made in a turn of its own."""
+        if stage.has_panel:
+            self.show_stage(stage)
+            return
+        self._coming = stage
+        stage.panel.dress(self.dress.lengths, self.dress.tokens)
+        QTimer.singleShot(0, self._arrive)
+
+    def _arrive(self) -> None:
+        """Shows the stage that was asked for last, unless somebody went elsewhere meanwhile."""
+        if self._coming is not None:
+            self.show_stage(self._coming)
+
     def show_stage(self, stage: Stage | str) -> None:
-        """Goes to a stage, also by its name."""
+        """Goes to a stage at once, also by its name."""
+        self._coming = None
         wanted = next(s for s in self.stages if stage in (s, s.name))
         old = self._open
         if old is not wanted:
@@ -122,7 +139,7 @@ class Shell(QObject):
             self.canvas.give_up()
             self.stage_changed.emit()
             self._show_notes()
-            wanted.panel.show_with(self.dress.lengths, self.dress.tokens)
+            wanted.panel.dress(self.dress.lengths, self.dress.tokens)
             wanted.entered()
         self.front_changed.emit()
         self.refresh()

@@ -52,17 +52,15 @@ class MainWindow(QMainWindow):
         if settings.values.geometry:
             self.restoreGeometry(QByteArray(settings.values.geometry))
         self._dress()
-        self.shell.show_stage(self.shell.stages[0])
-        self.show_ledger(settings.values.ledger_open)
         self._idle = QTimer(self)
         self._idle.setSingleShot(True)
         self._idle.setInterval(_IDLE)
         self._idle.timeout.connect(self._prepare)
-        self._idle.start()
+        self.shell.show_stage(self.shell.stages[0])
+        self.show_ledger(settings.values.ledger_open)
 
     def _own_commands(self) -> Sequence[Command]:
-        go = self.shell.show_stage
-        go = self.shell.show_stage
+        go = self.shell.go_to
         stages = [
             Command(f"show_{s.name}", f"Go to {s.title}", "Stage/go", partial(go, s), str(k + 1), s.icon)
             for k, s in enumerate(self.shell.stages)
@@ -130,7 +128,7 @@ class MainWindow(QMainWindow):
         shell.dress.changed.connect(self._dress)
         shell.status.cancel_wanted.connect(shell.cancel_work)
         shell.canvas.cursor_moved.connect(lambda x, y: shell.status.show_cursor(x, y, shell.dress.lengths))
-        self.rail.chosen.connect(lambda index: shell.show_stage(shell.stages[index]))
+        self.rail.chosen.connect(lambda index: shell.go_to(shell.stages[index]))
         self.ledger_bar.open_wanted.connect(self.toggle_ledger)
         self.ledger.closed.connect(self.toggle_ledger)
         for signal, command in (
@@ -152,10 +150,12 @@ class MainWindow(QMainWindow):
             self.panels.addWidget(panel)
         self.panels.setCurrentWidget(panel)
         self.rail.choose(self.shell.stages.index(self.shell.stage))
+        # Somebody works: what is made beforehand waits until nobody does.
+        self._idle.start()
 
     def _prepare(self) -> None:
         """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
-        if self.shell.session.busy:
+        if self.shell.session.busy or any(lane.busy for lane in self.shell.lanes):
             self._idle.start()
             return
         waiting = next((s for s in self.shell.stages if not s.has_panel), None)
