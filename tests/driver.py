@@ -25,6 +25,9 @@ class Driver:
     def __getattr__(self, name):
         if name in self._stages:
             return self._seen(self._stages[name])
+        if name.removeprefix("show_") in self._stages:
+            # At once, where the command makes a new panel in a turn of its own.
+            return partial(self.shell.show_stage, name.removeprefix("show_"))
         if name in self.shell.commands:
             return self.shell.commands[name].run
         if hasattr(QMainWindow, name):

@@ -119,7 +119,7 @@ def test_a_stage_is_found_in_rail_menu_keys_palette_and_canvas(qtbot, weighing):
     assert weighing.rail.buttons[6].accessibleName() == "Weigh, 3 open"
     drawn = Counting.drawn
     QTest.keyClick(weighing.window, Qt.Key.Key_7)
-    assert weighing.shell.stage is stage
+    qtbot.waitUntil(lambda: weighing.shell.stage is stage)
     assert weighing.window.panels.currentWidget() is stage.panel
     assert stage.panel.says.text().endswith(" curves")
     weighing.canvas.grab()
@@ -293,6 +293,18 @@ def test_what_a_row_says_is_whole(demo):
     assert said_of(row) == "Fixed. 4.5 mm of curve dropped. Not found any more: a, b, c …. Took 0.50 s."
     assert figures_of(Row(1, "x", False, entry, 0.0), demo.lengths) == "off"
     assert said_of(Row(1, "x", True, entry, 0.0, "It is locked.")) == "Skipped: It is locked."
+
+
+def test_who_goes_on_while_a_panel_is_made_arrives_where_he_went_last(qtbot, window):
+    mend, route = window.stage("mend"), window.stage("route")
+    assert not mend.has_panel
+    window.shell.go_to(mend)
+    assert window.at == 0
+    window.shell.go_to(route)
+    qtbot.waitUntil(lambda: window.shell.stage is route)
+    qtbot.wait(50)
+    assert window.shell.stage is route
+    assert mend.has_panel
 
 
 # ---------------------------------------------------------------------- help

@@ -463,7 +463,7 @@ def test_the_display_unit_changes_no_geometry(demo, settled):
 def test_keys_switch_stages_and_the_palette_finds_commands(qtbot, demo):
     for number in range(1, 6):
         qtbot.keyClick(demo.window, str(number))
-        assert demo.at == number - 1
+        qtbot.waitUntil(lambda wanted=number - 1: demo.at == wanted)
     demo.open_palette()
     qtbot.keyClicks(demo.palette_._field, "night")
     qtbot.keyClick(demo.palette_._field, Qt.Key.Key_Return)

@@ -56,6 +56,7 @@ class MainWindow(QMainWindow):
         self._idle.setSingleShot(True)
         self._idle.setInterval(_IDLE)
         self._idle.timeout.connect(self._prepare)
+        self._idle.start()
         self.shell.show_stage(self.shell.stages[0])
         self.show_ledger(settings.values.ledger_open)
 
@@ -150,8 +151,9 @@ class MainWindow(QMainWindow):
             self.panels.addWidget(panel)
         self.panels.setCurrentWidget(panel)
         self.rail.choose(self.shell.stages.index(self.shell.stage))
-        # Somebody works: what is made beforehand waits until nobody does.
-        self._idle.start()
+        if self._idle.isActive():
+            # Somebody works: what is made beforehand waits until nobody does.
+            self._idle.start()
 
     def _prepare(self) -> None:
         """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
