@@ -6,6 +6,7 @@ status=0
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/canvas.py || status=1
 .venv/bin/python benchmarks/start.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/window.py || status=1
+QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/window.py 20000 || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/intake.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/growth.py || status=1
 .venv/bin/python benchmarks/units.py || status=1
