@@ -32,9 +32,9 @@ def panel_of(window):
 
 def chosen(window, name):
     panel = panel_of(window)
-    row = next(k for k, m in enumerate(panel.dimensions.model_.rows) if m.name == name)
-    panel.dimensions.selectRow(row)
-    return panel
+    row = next(k for k, m in enumerate(panel.dimensions.table.model_.rows) if m.name == name)
+    panel.dimensions.table.selectRow(row)
+    return panel.dimensions
 
 
 def test_a_whole_job(flange, settled, qtbot):
@@ -74,14 +74,14 @@ def test_what_cannot_be_is_told_in_the_panel_and_leaves_no_step(flange, settled)
     for text in ("5", "-3", "nonsense", "d1 + 3deg", "1e99"):
         field = chosen(flange, "d2").value
         field.setText(text)
-        panel.set_value()
+        panel.dimensions.set_value()
         settled()
         assert flange.session.job.steps == steps, text
         assert flange.session.state.sketches == curves
         assert panel.says.text().endswith("."), text
         assert "freedom" not in panel.says.text()
     chosen(flange, "d2").value.setText("90")
-    panel.set_value()
+    panel.dimensions.set_value()
     settled()
     assert "degrees of freedom" in panel.says.text()
 
@@ -119,12 +119,10 @@ def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
     settled()
     flange.canvas.grab()
     layer = flange.stage("define").dimensions
-    frame, name = next((f, n) for f, n in layer._frames if n == "d2")
-    QTest.mouseClick(
-        flange.canvas, Qt.MouseButton.LeftButton, pos=QPoint(int(frame.center().x()), int(frame.center().y()))
-    )
-    assert panel.chosen_dimension().name == name
-    assert panel.value.hasFocus()
+    frame = next(f for f, mark in layer._frames if mark.name == "d2")
+    QTest.mouseClick(flange.canvas, Qt.MouseButton.LeftButton, pos=frame.boundingRect().center().toPoint())
+    assert panel.dimensions.one().name == "d2"
+    assert panel.dimensions.value.hasFocus()
 
 
 def offered(panel):
@@ -169,7 +167,7 @@ def test_a_parameter_drives_what_uses_it(flange, settled):
     settled()
     assert own.table.model_.index(0, 2).data() == "127.000"
     chosen(flange, "d1").value.setText("w + 3")
-    panel.set_value()
+    panel.dimensions.set_value()
     settled()
     assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(130.0, abs=1e-9)
     own.table.selectRow(0)

@@ -8,20 +8,10 @@ import msgspec
 import pytest
 from specimens import lines, square
 
+from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
-from syntaxa.define.steps import (
-    AddDimensions,
-    BindDimensions,
-    Constrain,
-    Drag,
-    HoldSketch,
-    LetGo,
-    ReadOff,
-    Rename,
-    SetDimension,
-    SetParameter,
-)
+from syntaxa.define.steps import AddDimensions, BindDimensions, Drag, PlaceDimension, ReadOff, Rename, SetDimension, SetParameter
 from syntaxa.drawing.codec import encoded, plain_of
 from syntaxa.drawing.model import Curve, Drawing, Layer
 from syntaxa.drawing.state import Excluded, Sketch, State, Taken
@@ -129,6 +119,7 @@ STEPS: tuple[Step, ...] = (
     ReadOff(), BindDimensions(), SetDimension("d1", "60"), SetDimension("d2", "60"),
     AddDimensions((msgspec.structs.replace(length("d3", "held0"), expression="60", use="live"),)),
     *(Constrain(Constraint("mixed", "level", (Named(name),))) for name in ("free0", "held0")),
+    SwitchConstraint("mixed", "level: #held0", False), PlaceDimension("d1", 1.0, 2.0),
     LetGo("mixed", ("level: #held0",)), SetParameter("w", "5"), Rename("d1", "width"), HoldSketch("mixed"),
     Drag("mixed", Named("held0", place="end"), 50.0, 9.0), Drag("locked", Named("shut0", place="end"), 50.0, 9.0),
 )  # fmt: skip

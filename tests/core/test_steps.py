@@ -5,19 +5,9 @@ from __future__ import annotations
 import msgspec
 import pytest
 
+from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
-from syntaxa.define.steps import (
-    AddDimensions,
-    BindDimensions,
-    Constrain,
-    Drag,
-    HoldSketch,
-    LetGo,
-    ReadOff,
-    Rename,
-    SetDimension,
-    SetParameter,
-)
+from syntaxa.define.steps import AddDimensions, BindDimensions, Drag, PlaceDimension, ReadOff, Rename, SetDimension, SetParameter
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step
@@ -105,7 +95,9 @@ STEPS: tuple[Step, ...] = (
     SetParameter("wide", "10in / 2", "a test"),
     AddDimensions((Measure("d1", "Base", "length", (Named("6B"),), use="live"),)),
     SetDimension("d1", "wide + 3mm"),
+    PlaceDimension("d1", 3.0, 4.0),
     Rename("wide", "width"),
+    SwitchConstraint("Base", "equal radius: #88, #89", False),
     LetGo("Base", ("equal radius: #88, #89",)),
     Constrain(Constraint("Base", "equal radius", (Named("88"), Named("89")))),
     Drag("Base", Named("88", place="centre"), 30.0, 30.0),

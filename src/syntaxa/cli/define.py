@@ -24,17 +24,12 @@ from syntaxa.cli.records import (
 from syntaxa.cli.tables import table
 from syntaxa.define.base import DefineStep
 from syntaxa.define.formulas import Quantity
+from syntaxa.define.holding import HoldSketch
 from syntaxa.define.model import Measure
 from syntaxa.define.part import Defined
 from syntaxa.define.settling import idle_in, moved_between
-from syntaxa.define.steps import (
-    BindDimensions,
-    HoldSketch,
-    ReadOff,
-    SetDimension,
-    SetParameter,
-    Statements,
-)
+from syntaxa.define.stating import Statements
+from syntaxa.define.steps import BindDimensions, ReadOff, SetDimension, SetParameter
 from syntaxa.define.values import drives, driving, quantities_of
 from syntaxa.define.variants import Variant, variants_in
 from syntaxa.define.views import Definition, SketchFreedom, defined

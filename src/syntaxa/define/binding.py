@@ -14,6 +14,7 @@ import numpy as np
 from scipy.spatial import cKDTree
 
 from syntaxa.define.model import Measure, Named, Place
+from syntaxa.define.picking import crossing, flip_at
 from syntaxa.define.sketching import SAME, Model, model_of
 from syntaxa.define.unknowns import QUARTER, Element, Round, Spot, Straight
 from syntaxa.drawing.annotations import Dimension
@@ -88,6 +89,7 @@ def _with_words(measure: Measure, one: Dimension, per: float) -> Measure:
         text=shown_text(one),
         plus=None if one.plus is None else one.plus * grown,
         minus=None if one.minus is None else one.minus * grown,
+        place=(one.place.x, one.place.y),
     )
 
 
@@ -188,16 +190,10 @@ class _Finder:
             return
         one_line, two_line = self._model.thing(mine[1]), self._model.thing(other[1])
         t, u = self._x[one_line.t], self._x[two_line.t]  # type: ignore[union-attr]
-        vertex = _crossing(self._start(mine[1]), t, self._start(other[1]), u)
-        if vertex is None:
+        if abs(math.sin(u - t)) < _ONE_WAY:
             return
-        way = arc - vertex
-        across = math.sin(u - t)
-        # The sector that the arc lies in is spanned by the sides, each taken as it runs or backwards.
-        back_one = (way.x * math.sin(u) - way.y * math.cos(u)) / across < 0
-        back_two = (way.y * math.cos(t) - way.x * math.sin(t)) / across < 0
-        flip = math.pi if back_one != back_two else 0.0
-        yield mine[0] + other[0], "angle", (mine[1], other[1]), flip
+        vertex = crossing(self._start(mine[1]), t, self._start(other[1]), u)
+        yield mine[0] + other[0], "angle", (mine[1], other[1]), flip_at(vertex, t, u, arc)
 
     def _start(self, name: Named) -> Point:
         return self._at(name.at("start"))
@@ -236,12 +232,3 @@ def _sides(one: Dimension) -> tuple[tuple[tuple[Point, Point], tuple[Point, Poin
     if one.angle_by == "vertex":
         return ((p[3], p[1]), (p[3], p[2])), p[0]
     return None
-
-
-def _crossing(p: Point, t: float, q: Point, u: float) -> Point | None:
-    """Where two carriers cross; None for parallel ones."""
-    across = math.sin(u - t)
-    if abs(across) < _ONE_WAY:
-        return None
-    far = ((q.x - p.x) * math.sin(u) - (q.y - p.y) * math.cos(u)) / across
-    return Point(p.x + far * math.cos(t), p.y + far * math.sin(t))

@@ -5,13 +5,12 @@ What is held whole comes first, so that nothing is read off there; then reading 
 
 from __future__ import annotations
 
+from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
-    Constrain,
     Drag,
-    HoldSketch,
-    LetGo,
+    PlaceDimension,
     ReadOff,
     Rename,
     SetDimension,
@@ -21,5 +20,5 @@ from syntaxa.drawing.step import StepRows
 
 STEPS: StepRows = (
     (HoldSketch,), (ReadOff,), (BindDimensions,),
-    (SetDimension, AddDimensions, Constrain, LetGo, SetParameter, Rename, Drag),
+    (SetDimension, AddDimensions, PlaceDimension, Constrain, SwitchConstraint, LetGo, SetParameter, Rename, Drag),
 )  # fmt: skip

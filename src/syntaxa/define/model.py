@@ -38,11 +38,15 @@ class Named(msgspec.Struct, frozen=True, omit_defaults=True, order=True):
 
 
 class Constraint(msgspec.Struct, frozen=True):
-    """Something that holds in a sketch: its kind (a row of `relations.HOLDS`) and what it is about."""
+    """Something that holds in a sketch: its kind (a row of `relations.HOLDS`) and what it is about.
+
+    off  it is kept in the list and does not hold just now
+    """
 
     sketch: str
     kind: str
     things: tuple[Named, ...]
+    off: bool = False
 
     @property
     def key(self) -> str:
@@ -59,6 +63,7 @@ class Measure(msgspec.Struct, frozen=True):
     written     mm or radians; what the drawing says, where it says something; text as it was written
     shows       its text shows whatever is measured, so it cannot disagree
     plus, minus mm or radians; how far above and below its value is allowed; None for no tolerance
+    place       mm; where its text stands, None where nobody has placed it
     """
 
     name: str
@@ -73,11 +78,19 @@ class Measure(msgspec.Struct, frozen=True):
     text: str = ""
     plus: float | None = None
     minus: float | None = None
+    place: tuple[float, float] | None = None
 
     @property
     def is_angle(self) -> bool:
         """Whether its value is an angle."""
         return self.kind in ANGULAR
+
+    @property
+    def sides(self) -> tuple[Named, ...]:
+        """Its two sides: the first stays where it changes, unless the other is chosen; none for what is round."""
+        if self.kind in ("length", "sweep"):
+            return self.things[0].at("start"), self.things[0].at("end")
+        return () if self.kind in ("radius", "diameter") else (self.things[0], self.things[-1])
 
 
 class Parameter(msgspec.Struct, frozen=True):

@@ -9,7 +9,7 @@ import msgspec
 
 from syntaxa.define.model import Constraint, Measure, Parameter
 from syntaxa.drawing.state import Part
-from syntaxa.geometry.points import Vector
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
 
 
@@ -33,7 +33,7 @@ class Defined(Part):
         return replace(self, measures=tuple(new if m.name == new.name else m for m in self.measures))
 
     def carried(self, by: Transform) -> Defined:
-        """Values in mm grow with the drawing; directions turn with it."""
+        """Values in mm grow with the drawing; directions turn with it, and places go along."""
         return replace(self, measures=tuple(_carried(m, by) for m in self.measures))
 
 
@@ -44,6 +44,9 @@ def next_name(part: Defined, after: int = 0) -> str:
 
 
 def _carried(measure: Measure, by: Transform) -> Measure:
+    if measure.place is not None:
+        at = by.point(Point(*measure.place))
+        measure = msgspec.structs.replace(measure, place=(at.x, at.y))
     if measure.kind == "along":
         way = by.vector(Vector(math.cos(measure.angle), math.sin(measure.angle)))
         measure = msgspec.structs.replace(measure, angle=way.angle)

@@ -7,6 +7,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
+from syntaxa.define.base import DefineStep
 from syntaxa.define.binding import disagrees
 from syntaxa.define.freedom import Freedom
 from syntaxa.define.model import Constraint
@@ -14,13 +15,15 @@ from syntaxa.define.part import Defined
 from syntaxa.define.proposals import Missing, missing
 from syntaxa.define.settling import Stated, free_in
 from syntaxa.define.sketching import Model, is_large
-from syntaxa.define.steps import Statements, open_sketches, stated_of
+from syntaxa.define.spans import Span, span_of
+from syntaxa.define.stating import Statements, open_sketches, stated_of
 from syntaxa.define.unknowns import Round, Spot, Thing
 from syntaxa.define.values import driving
-from syntaxa.drawing.state import Sketch, State
+from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.drawing.view import Standing, View, on_state
-from syntaxa.errors import Progress, no_progress
+from syntaxa.errors import DefineError, Progress, no_progress
 from syntaxa.geometry.points import Point, Vector, polar
+from syntaxa.geometry.shapes import Shape
 from syntaxa.watching import still_wanted
 
 
@@ -41,8 +44,9 @@ class SketchFreedom:
     """A sketch as it is defined.
 
     points, freedom   None where it is too large to count them; freedom is 0 where it is held whole
-    kinds    how many constraints of each kind
-    gone     what is said of curves that are no longer there, in sentences
+    kinds     how many constraints of each kind
+    gone      what is said of curves that are no longer there, in sentences
+    proposed  what the missing dimensions would span; middle that of the sketch
     """
 
     name: str
@@ -54,6 +58,8 @@ class SketchFreedom:
     movable: tuple[Movable, ...]
     missing: Missing
     gone: tuple[str, ...]
+    proposed: tuple[Span, ...] = ()
+    middle: Point = Point(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
 
     @property
     def is_defined(self) -> bool:
@@ -65,13 +71,14 @@ class SketchFreedom:
 class Definition:
     """All sketches as they are defined.
 
-    measured     what each dimension measures (mm or radians); places where it is (mm)
+    measured     what each dimension measures (mm or radians)
+    spans        what each dimension spans, and the middle of its sketch
     disagreeing  names of those that are written otherwise than drawn
     """
 
     sketches: tuple[SketchFreedom, ...] = ()
     measured: dict[str, float] = field(default_factory=dict)
-    places: dict[str, Point] = field(default_factory=dict)
+    spans: dict[str, tuple[Span, Point]] = field(default_factory=dict)
     disagreeing: tuple[str, ...] = ()
 
     @property
@@ -99,17 +106,22 @@ def defined(state: State, *, progress: Progress = no_progress) -> Definition:
         m.name for m in part.measures
         if m.use == "measured" and m.name in said.measured and disagrees(m, said.measured[m.name])
     )  # fmt: skip
-    places = {n: p for stated in said.stated.values() for n, p in _places(stated)}
-    return Definition(tuple(found), dict(said.measured), places, apart)
+    spans = {n: s for stated in said.stated.values() for n, s in _spans(stated)}
+    return Definition(tuple(found), dict(said.measured), spans, apart)
 
 
-def _places(stated: Stated) -> Iterator[tuple[str, Point]]:
-    """Where each dimension is: amid what it is of, or on the rim of a round."""
-    model = stated.bare
-    x = model.system.x
+def _spans(stated: Stated) -> Iterator[tuple[str, tuple[Span, Point]]]:
+    """What each dimension spans, and the middle of the sketch."""
+    middle = _middle(stated.bare)
     for measure in stated.measures:
-        points = [p for name in measure.things for p in _points_of(model.thing(name), x)]
-        yield measure.name, Point(sum(p.x for p in points) / len(points), sum(p.y for p in points) / len(points))
+        yield measure.name, (span_of(stated.bare, measure), middle)
+
+
+def _middle(model: Model) -> Point:
+    """The middle of the points of a sketch (mm)."""
+    s = model.system
+    xs, ys = [s.x[p.x] for p in s.spots], [s.x[p.y] for p in s.spots]
+    return Point((min(xs) + max(xs)) / 2, (min(ys) + max(ys)) / 2) if xs else Point(0.0, 0.0)
 
 
 def _points_of(thing: Thing, x: Sequence[float]) -> list[Point]:
@@ -135,7 +147,10 @@ def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreed
     wanted = missing(name, model, free)
     points, curves = len(model.system.spots), len(stated.curves)
     movable = _movable(model, free) if wanted.place is None else _movable_but_for(wanted.place, stated, values)
-    return SketchFreedom(name, points, curves, free.count, False, kinds, movable, wanted, stated.gone)
+    proposed = tuple(span_of(model, m) for m in wanted.measures)
+    return SketchFreedom(
+        name, points, curves, free.count, False, kinds, movable, wanted, stated.gone, proposed, _middle(model)
+    )
 
 
 def _movable(model: Model, free: Freedom) -> tuple[Movable, ...]:
@@ -155,9 +170,38 @@ def _movable_but_for(place: Constraint, stated: Stated, values: dict[str, float]
     return (*_movable(model, free), *(Movable(p, Vector(1.0, 0.0), True) for p in here))
 
 
+@dataclass(frozen=True)
+class Tried:
+    """What a step of Define would do that is not done.
+
+    shapes   the curves that it would change, as they would be
+    part     what would be said of the sketches
+    entry    what would be told; refused why it cannot be done, empty where it can
+    """
+
+    shapes: tuple[Shape, ...] = ()
+    part: Defined = Defined()  # noqa: RUF009  frozen, so one for all is right
+    entry: Entry = Entry(0)  # noqa: RUF009  frozen, so one for all is right
+    refused: str = ""
+
+
+def _tried(standing: Standing, step: DefineStep, *, progress: Progress) -> Tried:
+    state = standing.state
+    try:
+        after, entry = step.apply(state, standing.context(progress))
+    except DefineError as error:
+        return Tried(refused=str(error))
+    before = {c.id: c for c in state.curves()}
+    shapes = tuple(c.shape for c in after.curves() if before.get(c.id) is not c)
+    return Tried(shapes, after.part(Defined), entry)
+
+
 def _view(standing: Standing, *, progress: Progress) -> Definition:
     return defined(standing.state, progress=progress)
 
 
 #: How everything is defined.
 DEFINITION: View[Definition] = View("Freedom", on_state, _view)
+
+#: What a step would do that is being thought of. Given the step.
+TRIED: View[Tried] = View("Trying", on_state, _tried, lambda tried: 1000 + 420 * len(tried.shapes))

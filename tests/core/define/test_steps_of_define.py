@@ -8,19 +8,10 @@ import ezdxf
 import pytest
 from drawings import CORNER, HEIGHT, HUB, RING, plate
 
+from syntaxa.define.holding import Constrain, HoldSketch, LetGo
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
-from syntaxa.define.steps import (
-    AddDimensions,
-    BindDimensions,
-    Constrain,
-    HoldSketch,
-    LetGo,
-    ReadOff,
-    Rename,
-    SetDimension,
-    SetParameter,
-)
+from syntaxa.define.steps import AddDimensions, BindDimensions, ReadOff, Rename, SetDimension, SetParameter
 from syntaxa.define.views import defined
 from syntaxa.deliver.write import deliver
 from syntaxa.job.evaluate import Evaluator

@@ -66,6 +66,8 @@ class Canvas(Surface):
         self.mouse = QPointF()
         self._pan_from: QPoint | None = None
         self._space = False
+        #: What a stage has to say of a curve under the cursor, behind what is told of it anyway.
+        self.remark: Callable[[Curve], str] | None = None
 
     # ------------------------------------------------------------------ content
 
@@ -141,7 +143,11 @@ class Canvas(Surface):
 
     def _hover_text(self) -> str:
         scene, hover = self.selection.scene, self.selection.hover
-        return self.format.describe(scene.curves[hover]) if 0 <= hover < len(scene) else ""
+        if not 0 <= hover < len(scene):
+            return ""
+        curve = scene.curves[hover]
+        more = self.remark(curve) if self.remark is not None else ""
+        return "  ·  ".join(filter(None, (self.format.describe(curve), more)))
 
     # ------------------------------------------------------------------ events
 

@@ -9,8 +9,12 @@ from PyQt6.QtGui import QColor, QIcon, QPainter, QPainterPath, QPen, QPixmap
 
 from syntaxa.app.theme.tokens import Tokens
 
+#: Runs of points, and circles (x, y, radius), of which a glyph is made.
+Strokes = tuple[tuple[tuple[float, float], ...], ...]
+Rings = tuple[tuple[float, float, float], ...]
+
 #: Strokes of each kind: runs of points, and circles (x, y, radius).
-_STROKES: dict[str, tuple[tuple[tuple[float, float], ...], ...]] = {
+_STROKES: dict[str, Strokes] = {
     "gap": (((-7, -4), (-3, -4), (-3, 4), (-7, 4)), ((7, -4), (3, -4), (3, 4), (7, 4))),
     "overlap": (((-7, -2), (3, -2)), ((-3, 2), (7, 2)), ((-3, -5), (-3, 5)), ((3, -5), (3, 5))),
     "duplicate": (((-6, -6), (3, -6), (3, 3), (-6, 3), (-6, -6)), ((6, -2), (6, 6), (-2, 6))),
@@ -28,7 +32,7 @@ _STROKES: dict[str, tuple[tuple[tuple[float, float], ...], ...]] = {
     "off-plane": (((-7, 5), (-2, -4), (7, -4), (2, 5), (-7, 5)), ((0, 0), (0, -7))),
 }
 
-_RINGS: dict[str, tuple[tuple[float, float, float], ...]] = {
+_RINGS: dict[str, Rings] = {
     "speck": ((0, 0, 1.6),),
     "open end": ((3.2, 0, 3.6),),
     "stray": ((6, 4, 1.2),),
@@ -38,12 +42,17 @@ _RINGS: dict[str, tuple[tuple[float, float, float], ...]] = {
 @cache
 def glyph_path(kind: str) -> QPainterPath:
     """The outline of a kind's glyph."""
+    return path_of(_STROKES.get(kind, ()), _RINGS.get(kind, ()))
+
+
+def path_of(strokes: Strokes, rings: Rings) -> QPainterPath:
+    """An outline of strokes and rings."""
     path = QPainterPath()
-    for run in _STROKES.get(kind, ()):
+    for run in strokes:
         path.moveTo(*run[0])
         for point in run[1:]:
             path.lineTo(*point)
-    for x, y, radius in _RINGS.get(kind, ()):
+    for x, y, radius in rings:
         path.addEllipse(QPointF(x, y), radius, radius)
     return path
 
@@ -51,7 +60,14 @@ def glyph_path(kind: str) -> QPainterPath:
 def draw_glyph(
     painter: QPainter, kind: str, at: QPointF, ink: QColor, ground: QColor | None, scale: float = 1.0
 ) -> None:
-    """Draws a glyph; with a ground it stands on a disc, to be seen over lines."""
+    """Draws the glyph of a finding; with a ground it stands on a disc, to be seen over lines."""
+    draw_outline(painter, glyph_path(kind), at, ink, ground, scale)
+
+
+def draw_outline(
+    painter: QPainter, path: QPainterPath, at: QPointF, ink: QColor, ground: QColor | None, scale: float = 1.0
+) -> None:
+    """Draws a glyph by its outline."""
     painter.save()
     painter.translate(at)
     painter.scale(scale, scale)
@@ -64,7 +80,7 @@ def draw_glyph(
     pen.setCapStyle(Qt.PenCapStyle.RoundCap)
     pen.setJoinStyle(Qt.PenJoinStyle.RoundJoin)
     painter.setPen(pen)
-    painter.drawPath(glyph_path(kind))
+    painter.drawPath(path)
     painter.restore()
 
 

@@ -23,5 +23,8 @@ def commands(stage: DefineStage) -> Sequence[Command]:
         Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read", lambda: stage.show().bind(), "",
                 "", has_job),
         Command("add_missing", "Add the missing dimensions", "Define/add", stage.add_missing, "", "", has_job),
-        Command("drag_points", "Drag points", "Define/add", stage.take_hand, "G", "", has_job),
+        Command("draw_dimension", "Draw a dimension", "Define/add", stage.take_dimension, "D", "", has_job),
+        Command("drag_points", "Drag points and dimensions", "Define/add", stage.take_hand, "G", "", has_job),
+        Command("show_what_holds", "Show what holds on the drawing", "Define/show", stage.holds.switch, "H", "",
+                has_job),
     )  # fmt: skip

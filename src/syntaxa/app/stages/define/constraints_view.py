@@ -11,9 +11,10 @@ from PyQt6.QtWidgets import QComboBox, QSizePolicy, QVBoxLayout, QWidget
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.widgets.labels import button, label, narrow, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.define.holding import Constrain, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure
 from syntaxa.define.part import Defined, next_name
-from syntaxa.define.steps import AddDimensions, Constrain, LetGo
+from syntaxa.define.steps import AddDimensions
 
 #: Pixels of height of the list.
 _HEIGHT = 126
@@ -25,6 +26,8 @@ class ConstraintsView(QWidget):
     #: A step that is wanted; and what the chosen row is about.
     wanted = pyqtSignal(object)
     about = pyqtSignal(object)
+    #: The key of the chosen constraint, empty for none.
+    chosen = pyqtSignal(str)
 
     def __init__(self) -> None:
         super().__init__()
@@ -32,11 +35,16 @@ class ConstraintsView(QWidget):
         self._possible: tuple[Constraint | Measure, ...] = ()
         self.table = RowsView(
             "What holds in the chosen sketch",
-            (Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),),
+            (
+                Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),
+                Column("", lambda c: "off" if c.off else "", figure=False),
+            ),
         )
         self.table.setFixedHeight(_HEIGHT)
         self.let_go = button("Let go", "Let the chosen constraint go")
         self.let_go.clicked.connect(self._let_go)
+        self.switch = button("Switch off", "Let the chosen constraint rest, or hold again")
+        self.switch.clicked.connect(self._switch)
         self.possible = narrow(QComboBox())
         self.possible.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.possible.setAccessibleName("What the selected curves can have")
@@ -48,7 +56,7 @@ class ConstraintsView(QWidget):
         column.addWidget(label("What holds", "heading"))
         column.addWidget(self.table)
         column.addLayout(row_of(self.possible, self.add))
-        column.addLayout(row_of(self.let_go, None))
+        column.addLayout(row_of(self.switch, self.let_go, None))
         self.table.selection().selectionChanged.connect(lambda *_: self._chosen())
         self.show_possible(())
 
@@ -57,7 +65,7 @@ class ConstraintsView(QWidget):
         self._part = part
         rows = [c for c in part.constraints if c.sketch == sketch]
         keep_chosen(self.table, rows, lambda c: c.key)
-        self.let_go.setEnabled(bool(rows))
+        self._show_chosen()
 
     def show_possible(self, rows: Sequence[Constraint | Measure]) -> None:
         """What the selected curves can have."""
@@ -72,9 +80,28 @@ class ConstraintsView(QWidget):
         found: Constraint | None = rows[at] if 0 <= at < len(rows) else None
         return found
 
+    def choose(self, key: str) -> None:
+        """Chooses the row of a constraint."""
+        for k, one in enumerate(self.table.model_.rows):
+            if one.key == key:
+                self.table.selectRow(k)
+
     def _chosen(self) -> None:
         one = self._one()
+        self._show_chosen()
         self.about.emit(one.things if one is not None else ())
+        self.chosen.emit(one.key if one is not None else "")
+
+    def _show_chosen(self) -> None:
+        one = self._one()
+        self.let_go.setEnabled(one is not None)
+        self.switch.setEnabled(one is not None)
+        self.switch.setText("Switch on" if one is not None and one.off else "Switch off")
+
+    def _switch(self) -> None:
+        one = self._one()
+        if one is not None:
+            self.wanted.emit(SwitchConstraint(one.sketch, one.key, one.off))
 
     def _let_go(self) -> None:
         one = self._one()

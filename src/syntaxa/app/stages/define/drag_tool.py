@@ -1,4 +1,4 @@
-"""A hand that drags ends and centres of the chosen sketch; what holds keeps holding while it moves."""
+"""A hand that drags ends and centres of the chosen sketch while what holds keeps holding, and texts of dimensions."""
 
 from __future__ import annotations
 
@@ -12,11 +12,13 @@ from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.tool import Tool
+from syntaxa.app.stages.define.dimension_layer import DimensionsLayer, Mark, draw_figure
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.define.dragging import dragged
 from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, settled_at
 from syntaxa.define.sketching import point_names
+from syntaxa.define.spans import figure
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.types import Floats
@@ -39,9 +41,15 @@ class DragTool(Tool):
 
     cursor = Qt.CursorShape.OpenHandCursor
 
-    def __init__(self, canvas: Canvas, asked: Asked, done: Callable[[Named, Point], None]) -> None:
+    def __init__(
+        self, canvas: Canvas, asked: Asked, done: Callable[[Named, Point], None], dimensions: DimensionsLayer,
+        placed: Callable[[str, Point], None],
+    ) -> None:  # fmt: skip
         super().__init__(canvas)
         self._asked, self._done = asked, done
+        self._dimensions, self._placed = dimensions, placed
+        #: The dimension whose text is in hand.
+        self._mark: Mark | None = None
         self._stated: Stated | None = None
         self._values: dict[str, float] = {}
         self._name: Named | None = None
@@ -49,6 +57,10 @@ class DragTool(Tool):
         self._shapes: list[Shape] = []
 
     def press(self, event: QMouseEvent) -> None:
+        mark = self._dimensions.mark_at(event.position())
+        if mark is not None and not mark.is_proposed:
+            self._mark = mark
+            return
         asked = self._asked()
         if asked is None:
             return
@@ -57,6 +69,9 @@ class DragTool(Tool):
         self._name, self._x = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
 
     def move(self, at: QPointF) -> None:
+        if self._mark is not None:
+            self.canvas.update()
+            return
         if self._stated is None or self._name is None or len(self._stated.pieces) > _FOLLOWING:
             return
         to = Point(*self.canvas.view.to_mm(at.x(), at.y()))
@@ -66,6 +81,11 @@ class DragTool(Tool):
         self.canvas.update()
 
     def release(self, event: QMouseEvent) -> None:
+        mark, self._mark = self._mark, None
+        if mark is not None:
+            self._placed(mark.name, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
+            self.canvas.update()
+            return
         name, self._name, self._shapes = self._name, None, []
         if name is not None:
             self._done(name, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
@@ -73,12 +93,16 @@ class DragTool(Tool):
 
     def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         draw_shapes(painter, self._shapes, view, QPen(QColor(tokens.persimmon), 1.8, Qt.PenStyle.DashLine))
+        if self._mark is not None:
+            at = Point(*view.to_mm(self.canvas.mouse.x(), self.canvas.mouse.y()))
+            pen = QPen(QColor(tokens.persimmon), 1.2)
+            draw_figure(painter, figure(self._mark.span, at), self._mark.text, view, pen)
 
     def label(self) -> str:
         return "" if self._name is None else f"the {self._name}"
 
     def given_up(self) -> None:
-        self._name, self._shapes = None, []
+        self._name, self._mark, self._shapes = None, None, []
 
 
 def _nearest(stated: Stated, at: Point, reach: float) -> Named | None:

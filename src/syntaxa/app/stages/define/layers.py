@@ -1,12 +1,11 @@
-"""What Define shows on the canvas: which way points can still move, and what a chosen row is about."""
+"""What Define shows on the canvas: which way points can still move, what a chosen row is about, what would follow."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Sequence
 
-from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
@@ -14,7 +13,6 @@ from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.define.views import Movable
-from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
 #: Pixels: where an arrow begins beside its point, how long it is, and how wide its head.
@@ -22,9 +20,6 @@ _BESIDE, _LONG, _HEAD = 6.0, 8.0, 3.0
 
 #: Pixels that marked points are apart at the least; of those nearer to each other one is marked.
 _APART = 30.0
-
-#: Dimensions that are shown at the most.
-_MOST_TAGS = 300
 
 
 class FreedomLayer(Layer):
@@ -84,76 +79,20 @@ class AboutLayer(Layer):
         draw_shapes(painter, self._shapes, view, QPen(QColor(tokens.persimmon), 3.0))
 
 
-@dataclass(frozen=True, slots=True)
-class Tag:
-    """A dimension on the canvas: its name, what stands in the tag, where it is (mm), and whether a choice is open."""
+class FollowingLayer(Layer):
+    """How the part would lie with the value that is being typed."""
 
-    name: str
-    text: str
-    place: Point
-    open: bool = False
+    height = Height.GHOST
 
-
-class DimensionsLayer(Layer):
-    """The dimensions as tags, as far as they have room; a click on one chooses it.
-
-    One that wants a choice has a double frame, and is always there, as is the chosen one.
-    """
-
-    height = Height.TAGS
-
-    def __init__(self, clicked: Callable[[str], None]) -> None:
+    def __init__(self) -> None:
         super().__init__()
-        self._clicked = clicked
-        self._tags: Sequence[Tag] = ()
-        self._chosen = ""
-        self._frames: list[tuple[QRectF, str]] = []
+        self._shapes: Sequence[Shape] = ()
 
-    def show(self, tags: Sequence[Tag]) -> None:
-        """These dimensions."""
-        self._tags = tags
-        self.update()
-
-    def choose(self, name: str) -> None:
-        """Marks one of them."""
-        self._chosen = name
-        self.update()
+    def show(self, shapes: Sequence[Shape]) -> None:
+        """These curves, as they would be; none where nothing is typed."""
+        if shapes or self._shapes:
+            self._shapes = shapes
+            self.update()
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
-        metrics = painter.fontMetrics()
-        self._frames = []
-        for tag in self._tags[:_MOST_TAGS]:
-            x, y = view.to_pixels(tag.place.x, tag.place.y)
-            chosen = tag.name == self._chosen
-            wide, high = metrics.horizontalAdvance(tag.text) + 12, metrics.height() + 4
-            frame = self._free_frame(x, y, wide, high)
-            if frame is None:
-                if not (chosen or tag.open):
-                    continue
-                frame = QRectF(x + 5, y + 5, wide, high)
-            self._frames.append((frame, tag.name))
-            painter.setPen(QPen(QColor(tokens.persimmon if tag.open else tokens.accent), 2.0 if chosen else 1.0))
-            painter.setBrush(QColor(tokens.soft if chosen else tokens.raised))
-            painter.drawRoundedRect(frame, 4, 4)
-            if tag.open:
-                painter.drawRoundedRect(frame.adjusted(-3, -3, 3, 3), 6, 6)
-                painter.drawRoundedRect(frame, 4, 4)
-            painter.setPen(QColor(tokens.text))
-            painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, tag.text)
-
-    def _free_frame(self, x: float, y: float, width: float, height: float) -> QRectF | None:
-        """A frame beside a place, where no other tag is; None where there is no such side."""
-        frames = [
-            QRectF(left, top, width, height)
-            for top in (y + 5, y - 5 - height, y + 9 + height, y - 9 - 2 * height)
-            for left in (x + 5, x - 5 - width)
-        ]
-        free = (f for f in frames if not any(f.intersects(other) for other, _ in self._frames))
-        return next(free, None)
-
-    def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
-        if self.surface is None:
-            return None
-        at = QPointF(*self.surface.view.to_pixels(x, y))
-        name = next((n for frame, n in reversed(self._frames) if frame.contains(at)), None)
-        return None if name is None else lambda: self._clicked(name)
+        draw_shapes(painter, self._shapes, view, QPen(QColor(tokens.persimmon), 1.8, Qt.PenStyle.DashLine))
