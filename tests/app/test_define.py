@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import pytest
 from drawings import plate
-from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QPushButton
 
 from syntaxa.define.part import Defined
 from syntaxa.define.views import DEFINITION
@@ -43,7 +44,7 @@ def test_a_whole_job(flange, settled, qtbot):
     QTest.keyClick(flange.window, Qt.Key.Key_H, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
     settled()
     assert panel.sketches.model_.index(0, 1).data() == "24"
-    panel.bind()
+    panel.read_dimensions()
     settled()
     assert flange.stage("define").open_matters() == 1
     chosen(flange, "d1").written.click()
@@ -68,7 +69,7 @@ def test_what_cannot_be_is_told_in_the_panel_and_leaves_no_step(flange, settled)
     panel = panel_of(flange)
     panel.read_off()
     settled()
-    panel.bind()
+    panel.read_dimensions()
     settled()
     steps, curves = flange.session.job.steps, flange.session.state.sketches
     for text in ("5", "-3", "nonsense", "d1 + 3deg", "1e99"):
@@ -115,7 +116,7 @@ def test_a_constraint_is_seen_on_the_canvas_and_let_go(flange, settled):
 
 def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
     panel = panel_of(flange)
-    panel.bind()
+    panel.read_dimensions()
     settled()
     flange.canvas.grab()
     layer = flange.stage("define").dimensions
@@ -160,7 +161,7 @@ def test_a_parameter_drives_what_uses_it(flange, settled):
     own = panel.parameters
     panel.read_off()
     settled()
-    panel.bind()
+    panel.read_dimensions()
     settled()
     own.formula.setText("w = 5in")
     own.give()
@@ -208,3 +209,164 @@ def test_a_point_is_dragged_by_the_mouse_and_the_rest_follows(flange, settled):
 def test_without_a_job_nothing_can_be_pressed(window):
     window.show_stage(window.stage("define"))
     assert not panel_of(window).isEnabled()
+
+
+def pixel_of(window, x, y):
+    return QPoint(*(round(v) for v in window.canvas.view.to_pixels(x, y)))
+
+
+def middle_of(frame):
+    return frame.boundingRect().center().toPoint()
+
+
+def test_a_dimension_is_drawn_by_picking_placed_dragged_and_typed(flange, settled):
+    panel, canvas = panel_of(flange), flange.canvas
+    circles = sorted((c for c in flange.session.state.sketches[0].curves if c.shape.kind == "circle"),
+                     key=lambda c: -c.shape.radius)  # fmt: skip
+    hub = circles[0].shape
+    flange.draw_dimension()
+    assert canvas.tool.label() == "Click what is to be measured"
+    rim = pixel_of(flange, hub.centre.x, hub.centre.y + hub.radius)
+    QTest.mouseMove(canvas, rim)
+    assert canvas.tool.label().startswith("measure #")
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=rim)
+    QTest.mouseMove(canvas, pixel_of(flange, 110, 66))
+    canvas.grab()
+    assert canvas.tool.label() == "Click where it goes, or a second thing"
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=pixel_of(flange, 110, 66))
+    settled()
+    (one,) = flange.session.state.part(Defined).measures
+    assert (one.kind, one.use) == ("diameter", "live")
+    assert one.place == pytest.approx((110, 66), abs=1.0)
+    assert panel.dimensions.one() == one
+    assert panel.dimensions.value.hasFocus()
+    QTest.keyClicks(panel.dimensions.value, "36")
+    QTest.keyClick(panel.dimensions.value, Qt.Key.Key_Return)
+    settled()
+    assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(36.0, abs=1e-9)
+    # Its text is dragged by the hand.
+    flange.drag_points()
+    canvas.grab()
+    layer = flange.stage("define").dimensions
+    start = middle_of(next(f for f, mark in layer._frames if mark.name == "d1"))
+    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=start)
+    QTest.mouseMove(canvas, start + QPoint(-120, 40))
+    canvas.grab()
+    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=start + QPoint(-120, 40))
+    settled()
+    assert flange.session.state.part(Defined).measures[0].place[0] < one.place[0] - 5
+
+
+def test_the_part_follows_while_a_value_is_typed_and_escape_leaves_it(flange, settled, qtbot):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    panel.read_dimensions()
+    settled()
+    steps = flange.session.job.steps
+    view = chosen(flange, "d1")
+    view.value.setFocus()
+    view.value.selectAll()
+    QTest.keyClicks(view.value, "120")
+    following = flange.stage("define").following
+    qtbot.waitUntil(lambda: "30 mm" in panel.says.text() or "29" in panel.says.text(), timeout=20_000)
+    assert following._shapes
+    view.other_side.click()
+    qtbot.waitUntil(lambda: bool(following._shapes), timeout=20_000)
+    settled()
+    left = min(s.flattened(0.5)[:, 0].min() for s in following._shapes)
+    assert left == pytest.approx(28.97, abs=0.05)
+    assert flange.session.job.steps == steps
+    view.value.setFocus()
+    QTest.keyClick(view.value, Qt.Key.Key_Escape)
+    assert following._shapes == ()
+    assert not view.value.isModified()
+    assert "freedom" in panel.says.text()
+
+
+def test_arrows_and_wheel_step_a_value_and_what_cannot_be_is_said_while_it_is_typed(flange, settled, qtbot):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    panel.read_dimensions()
+    settled()
+    field = chosen(flange, "d4").value
+    field.setFocus()
+    for key, held, text in (
+        (Qt.Key.Key_Up, Qt.KeyboardModifier.NoModifier, "31"),
+        (Qt.Key.Key_Up, Qt.KeyboardModifier.ControlModifier, "40"),
+        (Qt.Key.Key_Down, Qt.KeyboardModifier.ShiftModifier, "39.9"),
+    ):
+        QTest.keyClick(field, key, held)
+        assert field.text() == text
+    QTest.keyClick(field, Qt.Key.Key_Return)
+    settled()
+    assert flange.session.view(DEFINITION).measured["d4"] == pytest.approx(39.9, abs=1e-9)
+    field = chosen(flange, "d2").value
+    field.setFocus()
+    field.selectAll()
+    QTest.keyClicks(field, "5")
+    qtbot.waitUntil(lambda: "cannot" in panel.says.text(), timeout=20_000)
+
+
+def test_glyphs_show_what_holds_light_up_what_they_are_about_and_can_be_clicked(flange, settled):
+    panel, canvas, stage = panel_of(flange), flange.canvas, flange.stage("define")
+    bare = canvas.grab().toImage()
+    panel.read_off()
+    settled()
+    assert canvas.grab().toImage() != bare
+    laid = stage.holds._laid[1]
+    assert {h.kind for _, h in laid} >= {"level", "upright", "tangent", "ring", "equal radius"}
+    # None lies over another, or over the drawing.
+    frames = [f for f, _ in laid]
+    assert not any(a.intersects(b) for k, a in enumerate(frames) for b in frames[:k])
+    lines = [c.shape for c in flange.session.state.sketches[0].curves]
+    for frame in frames:
+        for shape in lines:
+            points = [QPointF(*canvas.view.to_pixels(*p)) for p in shape.flattened(0.01).tolist()]
+            assert not any(frame.contains(p) for p in points)
+    frame, held = next((f, h) for f, h in laid if h.kind == "ring")
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=frame.center().toPoint())
+    assert panel.constraints._one().key == held.key
+    assert len(stage.about._shapes) == 7
+    level = next(c for c in flange.session.state.sketches[0].curves if c.shape.kind == "line")
+    assert "tangent x 2" in stage._remark(level)
+    panel.constraints.switch.click()
+    settled()
+    assert all(h.kind != "ring" for h in stage.holds._held)
+    assert panel.constraints.switch.text() == "Switch on"
+    flange.show_what_holds()
+    canvas.grab()
+    assert not stage.holds.shown
+
+
+def test_what_is_missing_is_drawn_faded_and_a_click_adds_one(flange, settled):
+    panel, canvas, stage = panel_of(flange), flange.canvas, flange.stage("define")
+    panel.read_off()
+    settled()
+    free = flange.session.view(DEFINITION).freedom
+    panel.propose.click()
+    canvas.grab()
+    frame = next(f for f, m in stage.dimensions._frames if m.is_proposed)
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=middle_of(frame))
+    settled()
+    assert len(flange.session.state.part(Defined).measures) == 1
+    assert flange.session.view(DEFINITION).freedom == free - 1
+    panel.missing.click()
+    settled()
+    assert panel.says.text() == "✓ Fully defined."
+    canvas.grab()
+    assert not any(m.is_proposed for _, m in stage.dimensions._frames)
+
+
+def test_what_would_be_read_off_is_looked_at_first(flange, settled, qtbot):
+    panel, stage = panel_of(flange), flange.stage("define")
+    buttons = {b.text(): b for b in panel.findChildren(QPushButton)}
+    buttons["Look first"].click()
+    qtbot.waitUntil(lambda: "were read off" in panel.says.text(), timeout=20_000)
+    assert "would move more than" in panel.says.text()
+    assert stage.holds._held
+    assert flange.session.state.part(Defined).constraints == ()
+    flange.show_stage("mend")
+    flange.show_stage("define")
+    assert stage.following._shapes == ()

@@ -11,7 +11,16 @@ from specimens import lines, square
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
-from syntaxa.define.steps import AddDimensions, BindDimensions, Drag, PlaceDimension, ReadOff, Rename, SetDimension, SetParameter
+from syntaxa.define.steps import (
+    AddDimensions,
+    BindDimensions,
+    Drag,
+    PlaceDimension,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
 from syntaxa.drawing.codec import encoded, plain_of
 from syntaxa.drawing.model import Curve, Drawing, Layer
 from syntaxa.drawing.state import Excluded, Sketch, State, Taken

@@ -7,7 +7,16 @@ import pytest
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
-from syntaxa.define.steps import AddDimensions, BindDimensions, Drag, PlaceDimension, ReadOff, Rename, SetDimension, SetParameter
+from syntaxa.define.steps import (
+    AddDimensions,
+    BindDimensions,
+    Drag,
+    PlaceDimension,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step

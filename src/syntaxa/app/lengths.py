@@ -57,6 +57,12 @@ class LengthFormat:
         value = mm / self.mm_per_unit
         return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else plain_number(value, 4)
 
+    def short(self, mm: float) -> str:
+        """A length in six figures, without its unit and without noughts behind."""
+        if self.unit == FEET_AND_INCHES:
+            return feet_and_inches(mm)
+        return plain_number(mm / self.mm_per_unit, 6)
+
     def small(self, mm: float) -> str:
         """A small length in three figures, with its unit."""
         return f"{plain_number(mm / self.mm_per_unit, 3)} {self.single}"

@@ -7,7 +7,7 @@ cannot be, it is not done, and the fewest that cannot all hold are named.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import ClassVar
 
@@ -23,6 +23,7 @@ from syntaxa.define.reading_off import Limits, read_off
 from syntaxa.define.settling import Stated, idle_in, settled_at
 from syntaxa.define.sketching import MOST_PIECES, is_large
 from syntaxa.define.stating import (
+    idle,
     known_names,
     largest_and_mean,
     open_sketches,
@@ -136,7 +137,7 @@ class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
 class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
     """Dimensions that are drawn by hand or were proposed, and constraints with them; they drive by what is drawn.
 
-    A live one that has no expression takes what it measures now.
+    A live one that has no expression takes what it measures now; where that is implied, it is measured only.
     """
 
     measures: tuple[Measure, ...]
@@ -159,7 +160,9 @@ class AddDimensions(DefineStep, frozen=True, tag="add-dimensions"):
         part = replace(part, constraints=(*part.constraints, *(c for c in self.constraints if c.key not in known)))
         for measure in self.measures:
             part = part.with_measure(_new(state, part, measure))
-        return put_right(state, part, "", self.measures[0].sides[:1] if len(self.measures) == 1 else ())
+        part, implied = _measured_only(state, part, [m.name for m in self.measures if not m.expression])
+        says = f"Implied by what holds, so only measured: {', '.join(implied)}." if implied else ""
+        return put_right(state, part, says, self.measures[0].sides[:1] if len(self.measures) == 1 else ())
 
 
 class PlaceDimension(DefineStep, frozen=True, tag="place-dimension"):
@@ -303,6 +306,20 @@ def _new(state: State, part: Defined, measure: Measure) -> Measure:
         return measure
     value = stated.measured()[measure.name]
     return msgspec.structs.replace(measure, expression=shown(value, is_angle=measure.is_angle))
+
+
+def _measured_only(state: State, part: Defined, names: Sequence[str]) -> tuple[Defined, list[str]]:
+    """Dimensions that say nothing new do not drive; which they are."""
+    mine = {m.sketch for m in part.measures if m.name in names and m.use == "live"}
+    said_again: set[str] = set()
+    for name in mine:
+        sketch = state.sketch(name)
+        if sketch is not None and not is_large(sketch.curves):
+            said_again |= idle(part, sketch)
+    implied = [n for n in names if n in said_again]
+    for name in implied:
+        part = part.with_measure(msgspec.structs.replace(_the(part, name), use="measured", expression=""))
+    return part, implied
 
 
 def _the(part: Defined, name: str) -> Measure:

@@ -8,12 +8,21 @@ import ezdxf
 import pytest
 from drawings import CORNER, HEIGHT, HUB, RING, plate
 
-from syntaxa.define.holding import Constrain, HoldSketch, LetGo
+from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
-from syntaxa.define.steps import AddDimensions, BindDimensions, ReadOff, Rename, SetDimension, SetParameter
-from syntaxa.define.views import defined
+from syntaxa.define.steps import (
+    AddDimensions,
+    BindDimensions,
+    PlaceDimension,
+    ReadOff,
+    Rename,
+    SetDimension,
+    SetParameter,
+)
+from syntaxa.define.views import TRIED, defined
 from syntaxa.deliver.write import deliver
+from syntaxa.geometry.points import Vector
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.measure.steps import ChooseUnit
@@ -215,3 +224,67 @@ def test_radius_and_height_are_as_the_plate_was_made():
     assert measured == pytest.approx(
         {"d1": 150.0, "d2": HEIGHT, "d3": CORNER, "d4": 2 * HUB, "d5": 75.0, "d6": HEIGHT / 2, "d7": RING, "d8": 6.0}
     )
+
+
+def test_a_constraint_that_rests_lets_go_and_holds_again():
+    read = evaluated(plate(), *READ)
+    level = next(c for c in read.state.part(Defined).constraints if c.kind == "ring")
+    free = defined(read.state).freedom
+    off = SwitchConstraint("0", level.key, on=False)
+    rests = evaluated(plate(), *READ, off)
+    assert rests.state.sketches == read.state.sketches
+    assert defined(rests.state).freedom > free
+    assert defined(rests.state).sketches[0].kinds.get("ring", 0) == 0
+    # It stays in the list, and is not read off once more beside itself.
+    assert [c.key for c in rests.state.part(Defined).constraints].count(level.key) == 1
+    again = evaluated(plate(), *READ, off, SwitchConstraint("0", level.key, on=True))
+    assert failed(again) == []
+    assert defined(again.state).freedom == free
+    unknown = evaluated(plate(), *READ, SwitchConstraint("0", "level: #none", on=False))
+    assert "is not in" in failed(unknown)[0]
+
+
+def test_a_dimension_that_is_implied_is_measured_only_and_that_is_said():
+    read = evaluated(plate(), *READ)
+    holes = sorted((c for c in read.state.sketches[0].curves if c.shape.kind == "circle"), key=lambda c: c.shape.radius)
+    apart = Measure(
+        "d99", "0", "distance", tuple(Named(c.root, place="centre") for c in holes[:2]), use="live", place=(1.0, 2.0)
+    )
+    added = evaluated(plate(), *READ, AddDimensions((apart,)))
+    kept = added.state.part(Defined).measure("d99")
+    assert (kept.use, kept.expression) == ("measured", "")
+    assert added.ledger[-1].entry.says == "Implied by what holds, so only measured: d99."
+    # The ring grows, and what is measured follows instead of being in the way.
+    grown = evaluated(plate(), *READ, AddDimensions((apart,)), SetDimension("d7", "30"))
+    assert failed(grown) == []
+    assert defined(grown.state).measured["d99"] == pytest.approx(30.0, abs=1e-9)
+
+
+def test_the_text_of_a_dimension_is_placed_and_goes_along_with_the_drawing():
+    placed_at = evaluated(plate(), *READ, PlaceDimension("d1", 40.0, -33.0))
+    assert placed_at.state.part(Defined).measure("d1").place == (40.0, -33.0)
+    moved = placed_at.state.shifted(Vector(10.0, 5.0))
+    assert moved.part(Defined).measure("d1").place == (50.0, -28.0)
+    assert "no dimension d77" in failed(evaluated(plate(), *READ, PlaceDimension("d77", 0.0, 0.0)))[0]
+
+
+def test_what_is_thought_of_is_shown_and_nothing_is_done():
+    read = evaluated(plate(), *READ)
+    tried = TRIED.make(read, SetDimension("d1", "120"), progress=lambda _share: None)
+    assert tried.refused == ""
+    assert tried.entry.max_mm == pytest.approx(30.0)
+    assert max(s.flattened(0.1)[:, 0].max() for s in tried.shapes) == pytest.approx(120.0)
+    refused = TRIED.make(read, SetDimension("d1", "120 +"), progress=lambda _share: None)
+    assert refused.shapes == ()
+    assert refused.refused.endswith(".")
+
+
+def test_the_side_that_is_chosen_stays():
+    read = evaluated(plate(), *READ)
+    one = read.state.part(Defined).measure("d1")
+    for side, low, high in ((0, 0.0, 120.0), (1, 30.0, 150.0)):
+        done = evaluated(plate(), *READ, SetDimension("d1", "120", stays=(one.sides[side],)))
+        xs = [
+            p.x for c in done.state.sketches[0].curves if c.shape.kind == "line" for p in (c.shape.start, c.shape.end)
+        ]
+        assert (min(xs), max(xs)) == pytest.approx((low, high), abs=1e-9)

@@ -43,15 +43,17 @@ class CommandPalette(QFrame):
         self._field.setFocus()
 
     def _filter(self, text: str) -> None:
-        words = text.lower().split()
+        words, wanted = text.lower().split(), text.lower().strip()
+        titles = [action.text().replace("&", "") for action in self._actions]
+        found = [k for k, title in enumerate(titles) if all(word in title.lower() for word in words)]
+        # What begins with what was typed comes first, then what has it word for word.
+        found.sort(key=lambda k: (not titles[k].lower().startswith(wanted), wanted not in titles[k].lower()))
         self._list.clear()
-        for action in self._actions:
-            title = action.text().replace("&", "")
-            if all(word in title.lower() for word in words):
-                keys = action.shortcut().toString()
-                item = QListWidgetItem(action.icon(), f"{title}   {keys}" if keys else title)
-                item.setData(Qt.ItemDataRole.UserRole, self._actions.index(action))
-                self._list.addItem(item)
+        for k in found:
+            keys = self._actions[k].shortcut().toString()
+            item = QListWidgetItem(self._actions[k].icon(), f"{titles[k]}   {keys}" if keys else titles[k])
+            item.setData(Qt.ItemDataRole.UserRole, k)
+            self._list.addItem(item)
         self._list.setCurrentRow(0)
 
     def _run(self) -> None:

@@ -20,8 +20,8 @@ def commands(stage: DefineStage) -> Sequence[Command]:
     return (
         Command("read_off", "Read off what holds", "Define/read", lambda: stage.show().read_off(), "Ctrl+Shift+H", "",
                 has_job),
-        Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read", lambda: stage.show().bind(), "",
-                "", has_job),
+        Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read",
+                lambda: stage.show().read_dimensions(), "", "", has_job),
         Command("add_missing", "Add the missing dimensions", "Define/add", stage.add_missing, "", "", has_job),
         Command("draw_dimension", "Draw a dimension", "Define/add", stage.take_dimension, "D", "", has_job),
         Command("drag_points", "Drag points and dimensions", "Define/add", stage.take_hand, "G", "", has_job),

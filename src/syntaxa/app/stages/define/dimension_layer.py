@@ -180,6 +180,10 @@ class DimensionsLayer(Layer):
             return None
         return (lambda: self._want(mark.number)) if mark.is_proposed else (lambda: self._choose(mark.name))
 
+    def texts(self) -> list[QRectF]:
+        """Where its texts stand, in pixels."""
+        return [frame.boundingRect() for frame, _ in self._frames]
+
     def mark_at(self, at: QPointF) -> Mark | None:
         """The dimension whose text is at a pixel."""
         rows = (m for frame, m in self._frames if frame.containsPoint(at, Qt.FillRule.OddEvenFill))

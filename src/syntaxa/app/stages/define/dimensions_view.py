@@ -58,9 +58,9 @@ class DimensionsView(QWidget):
         self.value = ValueField("Value of the chosen dimension")
         self.value.returnPressed.connect(self.set_value)
         self.value.tried.connect(self.tried)
-        self.value.left.connect(self._leave)
         self.set = button("Set", "Give the chosen dimension this value")
         self.set.clicked.connect(self.set_value)
+        self.bind = button("Bind the dimensions", "Bind the dimensions of the drawing to what they measure")
         self.other_side = button("Other end stays", "Let the other end of the chosen dimension stay when it changes")
         self.other_side.setCheckable(True)
         self.other_side.clicked.connect(lambda on: self.stay(int(on)))
@@ -72,11 +72,13 @@ class DimensionsView(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Dimensions", "heading"))
+        column.addLayout(row_of(label("Dimensions", "heading"), None, self.bind))
         column.addWidget(self.table)
         column.addLayout(row_of(self.value, self.set, self.other_side))
         column.addLayout(row_of(self.written, self.drawn, self.words, None))
         self.table.selection().selectionChanged.connect(lambda *_: self._row_chosen())
+        # Who clicks a dimension means to type.
+        self.table.clicked.connect(lambda _index: self._type())
 
     # ------------------------------------------------------------------ showing
 
@@ -94,8 +96,11 @@ class DimensionsView(QWidget):
         for k, one in enumerate(self._part.measures):
             if one.name == name:
                 self.table.selectRow(k)
-                self.value.setFocus()
-                self.value.selectAll()
+                self._type()
+
+    def _type(self) -> None:
+        self.value.setFocus()
+        self.value.selectAll()
 
     def choose_when_there(self, name: str) -> None:
         """Chooses a dimension that is just being added."""
@@ -136,7 +141,9 @@ class DimensionsView(QWidget):
             text += f" ±{self.value_text(one, one.plus)}"
         elif one.plus is not None or one.minus is not None:
             text += f" +{self.value_text(one, one.plus or 0.0)} -{self.value_text(one, one.minus or 0.0)}"
-        if one.use == "measured" and one.name not in self._definition.disagreeing:
+        if one.name in self._definition.disagreeing:
+            text += f", says {self.value_text(one, one.written)}"
+        elif one.use == "measured":
             text = f"({text})"
         mine = self.one()
         return f"{one.name} = {text}" if mine is not None and mine.name == one.name else text
@@ -145,7 +152,7 @@ class DimensionsView(QWidget):
         """A value of its kind, in few figures."""
         if value is None:
             return "gone"
-        return f"{math.degrees(value):.6g}°" if one.is_angle else self._lengths.rounded(value)
+        return f"{math.degrees(value):.6g}°" if one.is_angle else self._lengths.short(value)
 
     def _value_of(self, one: Measure) -> str:
         value = self._definition.measured.get(one.name)
@@ -191,8 +198,10 @@ class DimensionsView(QWidget):
             self.tried.emit("")
             self.wanted.emit(SetDimension(one.name, text, stays=self.staying if self._side else ()))
 
-    def _leave(self) -> None:
-        """What was typed is not wanted."""
+    def leave(self) -> None:
+        """What is typed is not wanted."""
+        if not self.value.isModified():
+            return
         self.value.setModified(False)
         self.tried.emit("")
         self._show_chosen()

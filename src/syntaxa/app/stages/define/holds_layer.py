@@ -7,7 +7,7 @@ from functools import cache
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF
-from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen
+from PyQt6.QtGui import QColor, QCursor, QPainter, QPainterPath, QPen
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
@@ -71,13 +71,17 @@ class HoldsLayer(Layer):
 
     height = Height.WAY
 
-    def __init__(self, choose: Callable[[str], None], about: Callable[[str], Sequence[Shape]]) -> None:
+    def __init__(
+        self, choose: Callable[[str], None], about: Callable[[str], Sequence[Shape]], texts: Callable[[], list[QRectF]]
+    ) -> None:
         super().__init__()
         self._choose, self._about = choose, about
+        #: Frames of texts that no glyph may cover.
+        self._texts = texts
         self._held: Sequence[Anchor] = ()
         self._shapes: Sequence[Shape] = ()
         self._chosen, self.shown = "", True
-        self._laid: tuple[Camera, str, list[tuple[QRectF, Anchor]]] | None = None
+        self._laid: tuple[object, list[tuple[QRectF, Anchor]]] | None = None
 
     def show(self, held: Sequence[Anchor], shapes: Sequence[Shape]) -> None:
         """What holds, and the drawing that no glyph may cover."""
@@ -110,13 +114,15 @@ class HoldsLayer(Layer):
     # ------------------------------------------------------------------ places
 
     def _placed(self, view: Camera) -> list[tuple[QRectF, Anchor]]:
-        if self._laid is None or self._laid[0] != view or self._laid[1] != self._chosen:
-            self._laid = view, self._chosen, list(self._places(view))
-        return self._laid[2]
+        texts = self._texts()
+        stamp = view, self._chosen, [t.getRect() for t in texts]
+        if self._laid is None or self._laid[0] != stamp:
+            self._laid = stamp, list(self._places(view, texts))
+        return self._laid[1]
 
-    def _places(self, view: Camera) -> Iterator[tuple[QRectF, Anchor]]:
+    def _places(self, view: Camera, texts: Sequence[QRectF]) -> Iterator[tuple[QRectF, Anchor]]:
         lines = _cells_of(self._shapes, view)
-        taken: set[tuple[int, int]] = set()
+        taken = {cell for text in texts for cell in _cells(text)}
         ordered = sorted(self._held, key=lambda h: h.key != self._chosen)
         count = 0
         for held in ordered:
@@ -133,15 +139,16 @@ class HoldsLayer(Layer):
                     break
 
     def _under(self) -> Anchor | None:
-        mouse = getattr(self.surface, "mouse", None)
-        rows = self._laid[2] if self._laid is not None else []
-        return next((h for frame, h in rows if mouse is not None and frame.contains(mouse)), None)
+        if self.surface is None or self._laid is None or not self.surface.underMouse():
+            return None
+        mouse = QPointF(self.surface.mapFromGlobal(QCursor.pos()))
+        return next((h for frame, h in self._laid[1] if frame.contains(mouse)), None)
 
     def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
         if self.surface is None or self._laid is None or not self.shown:
             return None
         at = QPointF(*self.surface.view.to_pixels(x, y))
-        held = next((h for frame, h in self._laid[2] if frame.contains(at)), None)
+        held = next((h for frame, h in self._laid[1] if frame.contains(at)), None)
         return None if held is None else lambda: self._choose(held.key)
 
 

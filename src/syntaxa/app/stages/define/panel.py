@@ -48,6 +48,7 @@ class DefinePanel(StagePanel):
         self._make_sketches()
         self.dimensions, self.parameters, self.constraints = DimensionsView(), ParametersView(), ConstraintsView()
         self.dimensions.wanted.connect(self.do)
+        self.dimensions.bind.clicked.connect(self.read_dimensions)
         self.dimensions.about.connect(self.about)
         self.parameters.wanted.connect(self.do)
         self.parameters.told.connect(self._refuse)
@@ -63,13 +64,12 @@ class DefinePanel(StagePanel):
     def _make_head(self) -> None:
         self.level = LengthField("How far an end may be off what is read off", 0.0, 1.0)
         self.angle = AngleField("How far a line may be off its direction, in degrees")
-        read, bind = button("Read off what holds", primary=True), button("Bind the dimensions")
+        read = button("Read off what holds", primary=True)
         look = button("Look first", "See what would be read off, and how far anything would move")
         look.clicked.connect(self.look_wanted)
         read.clicked.connect(self.read_off)
-        bind.clicked.connect(self.bind)
         self.body.addLayout(row_of(label("Within mm", "dim"), self.level, label("and degrees", "dim"), self.angle))
-        self.body.addLayout(row_of(bind, None, look, read))
+        self.body.addLayout(row_of(None, look, read))
         self.says = label("", "dim", wrap=True)
         # Two lines are kept free, so that nothing below jumps when more is told.
         self.says.setMinimumHeight(2 * self.says.fontMetrics().lineSpacing() + 4)
@@ -208,7 +208,7 @@ class DefinePanel(StagePanel):
         else:
             self.refresh()
 
-    def bind(self) -> None:
+    def read_dimensions(self) -> None:
         """Binds the dimensions of the drawing."""
         self.do(BindDimensions())
 

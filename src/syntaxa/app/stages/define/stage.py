@@ -49,7 +49,9 @@ class DefineStage(Stage):
             self._add_proposed,
             lambda side: self.own_panel.dimensions.stay(side),
         )
-        self.holds = HoldsLayer(lambda key: self.own_panel.constraints.choose(key), self._shapes_about)
+        self.holds = HoldsLayer(
+            lambda key: self.own_panel.constraints.choose(key), self._shapes_about, self.dimensions.texts
+        )
         self._held_by: dict[str, list[Constraint]] = {}
         self._proposing = False
         self._trying = Trying(shell.session, self._show_tried)
@@ -89,6 +91,11 @@ class DefineStage(Stage):
     def left(self) -> None:
         self.shell.canvas.remark = None
         self._trying.leave()
+
+    def escape(self) -> bool:
+        """A value that is typed is left; the field itself is for whoever asked."""
+        self.own_panel.dimensions.leave()
+        return False
 
     # ------------------------------------------------------------------ showing
 
@@ -196,7 +203,7 @@ class DefineStage(Stage):
             return
         self.following.show(tried.shapes)
         largest = self.shell.dress.lengths.small(tried.entry.max_mm)
-        said = tried.refused or f"{tried.entry.says} Nothing would move more than {largest}.".strip()
+        said = tried.refused or f"{tried.entry.says} As dashed; nothing would move more than {largest}.".strip()
         self.own_panel.tell(said)
         if not tried.refused:
             self._show_holds(tried.part)

@@ -22,8 +22,6 @@ class ValueField(QLineEdit):
 
     #: What stands in it changed, by typing or stepping.
     tried = pyqtSignal(str)
-    #: Escape was pressed: what was typed is not wanted.
-    left = pyqtSignal()
 
     def __init__(self, name: str) -> None:
         super().__init__()
@@ -45,8 +43,6 @@ class ValueField(QLineEdit):
         if event is not None and Qt.Key(event.key()) in _KEYS:
             self._step(_KEYS[Qt.Key(event.key())], event.modifiers())
             event.accept()
-        elif event is not None and event.key() == Qt.Key.Key_Escape:
-            self.left.emit()
         else:
             super().keyPressEvent(event)
 

@@ -69,7 +69,7 @@ class DisagreeView(QWidget):
         rows = self._rows()
         self.setVisible(bool(rows))
         self._says.setText(
-            f"{counted(len(rows), 'dimension')} state something else than what is drawn. "
+            f"{counted(len(rows), 'dimension says', 'dimensions say')} something else than what is drawn. "
             "Nothing moves when they are judged: what is drawn counts."
         )
         self.table.model_.show_rows(rows)
