@@ -3,6 +3,8 @@
 set -u
 cd "$(dirname "$0")/.."
 status=0
+# As the program does itself; here the library may be loaded before it.
+export OPENBLAS_NUM_THREADS=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/canvas.py || status=1
 .venv/bin/python benchmarks/start.py || status=1
 QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/window.py || status=1

@@ -12,6 +12,8 @@ from dataclasses import dataclass
 
 import numpy as np
 import scipy.linalg as la
+import scipy.sparse as sp
+import scipy.sparse.linalg as sla
 
 from syntaxa.define.equations import Block, Equations
 from syntaxa.define.solving import FAILED, solved_block
@@ -25,8 +27,11 @@ _NONE = 1e-7
 #: mm a mm; a point that follows a freedom by less does not move with it.
 _SEEN = 1e-6
 
-#: Share of a block's size that it is moved by, to leave chance alignments.
-_ASIDE = 0.01
+#: Share of a block's size that it is moved by, to leave chance alignments; and of an aimless move that is no freedom.
+_ASIDE, _FREE = 0.01, 1e-5
+
+#: What keeps normal equations from being singular; unit rows that differ by less are one.
+_SHIFT = 1e-11
 
 
 @dataclass(frozen=True)
@@ -67,14 +72,29 @@ def freedom(system: System, x: Floats) -> Freedom:
 
 def elsewhere(block: Block, y: Floats) -> Floats:
     """A point of the solutions near y that is not special; y itself where there is none near."""
-    free = _null_space(block, y)
-    if not free.shape[1]:
+    aimless = np.random.default_rng(len(y)).uniform(-1.0, 1.0, len(y))
+    step = _idle_part(block, y, aimless)
+    far = float(np.abs(step).max())
+    if far <= _FREE:
         return y
-    dice = np.random.default_rng(len(y))
-    step = free @ dice.uniform(0.5, 1.0, free.shape[1]) / block.lever
-    away = step * (_ASIDE * _size(block, y) / max(float(np.abs(step * block.lever).max()), NOUGHT))
+    away = step / block.lever * (_ASIDE * _size(block, y) / far)
     there, off = solved_block(block, y + away)
     return there if off <= FAILED else y
+
+
+def _idle_part(block: Block, y: Floats, move: Floats) -> Floats:
+    """What of a move (k,), in mm, changes no row."""
+    slopes = block.jacobian(y)
+    if isinstance(slopes, np.ndarray):
+        unit = _unit_rows(slopes / block.lever)
+        normal = unit @ unit.T + np.eye(len(unit)) * _SHIFT
+        return np.asarray(move - unit.T @ la.solve(normal, unit @ move, assume_a="pos", check_finite=False))
+    unit = sp.csr_matrix(slopes.multiply(1 / block.lever))
+    size = np.maximum(np.sqrt(np.asarray(unit.multiply(unit).sum(1)).ravel()), NOUGHT)
+    unit = sp.diags(1 / size) @ unit
+    normal = (unit @ unit.T + sp.diags(np.full(len(size), _SHIFT))).tocsc()
+    lu = sla.splu(normal, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
+    return np.asarray(move - unit.T @ lu.solve(unit @ move))
 
 
 def _size(block: Block, y: Floats) -> float:

@@ -70,33 +70,34 @@ class Looking:
     """Looks for candidates in a model, at given unknowns (n,)."""
 
     def __init__(self, model: Model, x: Floats) -> None:
-        self._model, self._x = model, x
-        self._lines = [(p.name, t) for p, t in self._pairs() if isinstance(t, Straight)]
-        self._rounds = [(p.name, t) for p, t in self._pairs() if isinstance(t, Round)]
-        self._circles = [(n, t) for n, t in self._rounds if t.a is None]
-        self._size = {n: self._apart(t.a, t.b) for n, t in self._lines}
+        self.model, self.x = model, x
+        self.lines = [(p.name, t) for p, t in self._pairs() if isinstance(t, Straight)]
+        self.rounds = [(p.name, t) for p, t in self._pairs() if isinstance(t, Round)]
+        self.circles = [(n, t) for n, t in self.rounds if t.a is None]
+        self.size = {n: self.apart(t.a, t.b) for n, t in self.lines}
 
     def _pairs(self) -> Iterator[tuple[Piece, Element]]:
-        return ((p, t) for p, t in zip(self._model.pieces, self._model.things, strict=True) if t is not None)
+        return ((p, t) for p, t in zip(self.model.pieces, self.model.things, strict=True) if t is not None)
 
-    def _apart(self, p: Spot, q: Spot) -> float:
-        return math.hypot(self._x[q.x] - self._x[p.x], self._x[q.y] - self._x[p.y])
+    def apart(self, p: Spot, q: Spot) -> float:
+        """How far two points lie apart (mm)."""
+        return math.hypot(self.x[q.x] - self.x[p.x], self.x[q.y] - self.x[p.y])
 
     # ------------------------------------------------------------------ directions
 
     def directions(self, within: float) -> list[Guess]:
         """Each line to an axis, or to the longest line of its direction, or square to that."""
         axes = -1
-        heads: dict[int, float] = {axes: 0.05 * max(self._size.values(), default=0.0)}
+        heads: dict[int, float] = {axes: 0.05 * max(self.size.values(), default=0.0)}
         made: list[Guess] = []
-        for k in sorted(range(len(self._lines)), key=lambda k: -self._size[self._lines[k][0]]):
-            name, line = self._lines[k]
-            size = max(self._size[name], REACH)
+        for k in sorted(range(len(self.lines)), key=lambda k: -self.size[self.lines[k][0]]):
+            name, line = self.lines[k]
+            size = max(self.size[name], REACH)
             best = None
             for h, length in sorted(heads.items(), key=lambda item: -item[1])[:12]:
-                turn = self._x[line.t] - (self._x[self._lines[h][1].t] if h >= 0 else 0.0)
+                turn = self.x[line.t] - (self.x[self.lines[h][1].t] if h >= 0 else 0.0)
                 quarter = round(turn / QUARTER)
-                per_mm = math.sqrt(2 / size**2 + (2 / self._size[self._lines[h][0]] ** 2 if h >= 0 else 0.0))
+                per_mm = math.sqrt(2 / size**2 + (2 / self.size[self.lines[h][0]] ** 2 if h >= 0 else 0.0))
                 off = abs(turn - quarter * QUARTER) / per_mm
                 if off <= within and off * per_mm <= _TURN and (best is None or length > best[0]):
                     best = length, off, h, quarter % 2
@@ -108,7 +109,7 @@ class Looking:
             if h < 0:
                 made.append(Guess(("level", "upright")[odd], (name,), off))
             else:
-                made.append(Guess(("parallel", "perpendicular")[odd], (self._lines[h][0], name), off))
+                made.append(Guess(("parallel", "perpendicular")[odd], (self.lines[h][0], name), off))
         return made
 
     def tangents(self, within: float) -> list[Guess]:
@@ -133,32 +134,32 @@ class Looking:
 
     def _heading(self, thing: Element, spot: Spot) -> tuple[float, float]:
         """(direction at an end, radians that a mm of noise turns it by)."""
-        x = self._x
+        x = self.x
         if isinstance(thing, Straight):
-            return x[thing.t], math.sqrt(2) / max(self._apart(thing.a, thing.b), REACH)
+            return x[thing.t], math.sqrt(2) / max(self.apart(thing.a, thing.b), REACH)
         if isinstance(thing, Round) and thing.a is not None and thing.b is not None:
             t = x[thing.ta] if spot == thing.a else x[thing.tb]
-            return t + thing.turn * QUARTER, _ARC_TURN / max(self._apart(thing.a, thing.b), REACH)
+            return t + thing.turn * QUARTER, _ARC_TURN / max(self.apart(thing.a, thing.b), REACH)
         if isinstance(thing, Whole):
             by = thing.ta if spot == thing.a else thing.tb
-            return x[thing.t] + by, _ARC_TURN / max(self._apart(thing.a, thing.b), REACH)
+            return x[thing.t] + by, _ARC_TURN / max(self.apart(thing.a, thing.b), REACH)
         raise TypeError("It has no ends.")
 
     def _one_round(self, one: Element, two: Element) -> bool:
         """Whether two arcs are parts of one circle."""
         if not (isinstance(one, Round) and isinstance(two, Round)):
             return False
-        return bool(max(self._apart(one.c, two.c), abs(self._x[one.r] - self._x[two.r])) <= REACH)
+        return bool(max(self.apart(one.c, two.c), abs(self.x[one.r] - self.x[two.r])) <= REACH)
 
     # ------------------------------------------------------------------ rounds
 
     def concentric(self, within: float) -> list[Guess]:
         """Rounds whose centres fall together, each with the widest there."""
         made: list[Guess] = []
-        for group in self._near([(t.c, n, t) for n, t in self._rounds], within):
-            head = max(group, key=lambda g: (g[2].a is None, self._x[g[2].r]))
+        for group in self._near([(t.c, n, t) for n, t in self.rounds], within):
+            head = max(group, key=lambda g: (g[2].a is None, self.x[g[2].r]))
             made += [
-                Guess("concentric", (head[1], n), self._apart(head[2].c, t.c) / 2 / self._reach(t))
+                Guess("concentric", (head[1], n), self.apart(head[2].c, t.c) / 2 / self._reach(t))
                 for _, n, t in group
                 if n != head[1] and t.c != head[2].c
             ]
@@ -168,33 +169,33 @@ class Looking:
         """mm that noise of a mm moves a centre by: much where an arc is shallow."""
         if thing.a is None or thing.b is None:
             return 1.0
-        depth = abs(math.sin((self._x[thing.tb] - self._x[thing.ta]) / 4))
+        depth = abs(math.sin((self.x[thing.tb] - self.x[thing.ta]) / 4))
         return max(1.0, 0.5 / max(depth * depth, 1e-3))
 
     def radii(self, within: float) -> list[Guess]:
         """Radii next to each other in size."""
-        rounds = sorted(self._rounds, key=lambda r: float(self._x[r[1].r]))
+        rounds = sorted(self.rounds, key=lambda r: float(self.x[r[1].r]))
         made: list[Guess] = []
         for (n, one), (m, two) in itertools.pairwise(rounds):
             spread = math.hypot(self._reach(one), self._reach(two))
-            off = float(self._x[two.r] - self._x[one.r]) / spread
+            off = float(self.x[two.r] - self.x[one.r]) / spread
             if off <= within:
                 made.append(Guess("equal radius", (n, m), off, self._crowd(len(rounds), spread)))
         return made
 
     def lengths(self, within: float) -> list[Guess]:
         """Lengths of lines next to each other in size."""
-        lines = sorted(self._lines, key=lambda item: self._size[item[0]])
+        lines = sorted(self.lines, key=lambda item: self.size[item[0]])
         made: list[Guess] = []
         for (n, _), (m, _) in itertools.pairwise(lines):
-            off = (self._size[m] - self._size[n]) / 2
+            off = (self.size[m] - self.size[n]) / 2
             if off <= within:
                 made.append(Guess("equal length", (n, m), off, self._crowd(len(lines), 2.0)))
         return made
 
     def _crowd(self, count: int, spread: float) -> float:
         """How many sizes lie in a mm by chance, if they were spread over the largest."""
-        largest = max([*self._size.values(), *(float(self._x[t.r]) for _, t in self._rounds)], default=1.0)
+        largest = max([*self.size.values(), *(float(self.x[t.r]) for _, t in self.rounds)], default=1.0)
         return max(count * spread / max(largest, REACH), 1 / REACH)
 
     # ------------------------------------------------------------------ places
@@ -202,10 +203,10 @@ class Looking:
     def collinear(self, within: float) -> list[Guess]:
         """Lines apart from each other that lie on one carrier, next to each other across it."""
         rows = []
-        for name, line in self._lines:
-            t = self._x[line.t] % math.pi
+        for name, line in self.lines:
+            t = self.x[line.t] % math.pi
             t = 0.0 if math.pi - t < _TURN / 10 else t
-            ax, ay = self._x[line.a.x], self._x[line.a.y]
+            ax, ay = self.x[line.a.x], self.x[line.a.y]
             rows.append((round(t / 0.002), float(ay * math.cos(t) - ax * math.sin(t)), name, line))
         rows.sort(key=lambda r: (r[0], r[1]))
         made: list[Guess] = []
@@ -217,14 +218,14 @@ class Looking:
         return made
 
     def _side(self, p: Spot, line: Straight) -> float:
-        x, t = self._x, self._x[line.t]
+        x, t = self.x, self.x[line.t]
         return float((x[p.y] - x[line.a.y]) * math.cos(t) - (x[p.x] - x[line.a.x]) * math.sin(t))
 
     def aligned(self, within: float) -> list[Guess]:
         """Centres of circles that lie level with the next, or upright."""
         made: list[Guess] = []
         for axis, kind in ((1, "level points"), (0, "upright points")):
-            rows = sorted((float(self._x[t.c[axis]]), n) for n, t in self._circles)
+            rows = sorted((float(self.x[t.c[axis]]), n) for n, t in self.circles)
             crowd = max(len(rows) * 1.4 / max(rows[-1][0] - rows[0][0], 1.0) if rows else 0.0, 1 / REACH)
             for (a, n), (b, m) in itertools.pairwise(rows):
                 if (b - a) / math.sqrt(2) <= within:
@@ -234,10 +235,10 @@ class Looking:
     def rings(self, within: float) -> list[Guess]:
         """Equal circles that share a whole turn about the centre of another one."""
         made: list[Guess] = []
-        centres = sorted(self._circles, key=lambda c: -float(self._x[c[1].r]))[:_MOST_CENTRES]
+        centres = sorted(self.circles, key=lambda c: -float(self.x[c[1].r]))[:_MOST_CENTRES]
         for name, hub in centres:
-            others = [(n, t) for n, t in self._circles if t.c != hub.c]
-            rows = sorted((self._apart(hub.c, t.c), float(self._x[t.r]), n, t) for n, t in others)
+            others = [(n, t) for n, t in self.circles if t.c != hub.c]
+            rows = sorted((self.apart(hub.c, t.c), float(self.x[t.r]), n, t) for n, t in others)
             for group in _runs(rows, lambda a, b: b[0] - a[0] <= 3 * within and abs(b[1] - a[1]) <= 3 * within):
                 made += self._ring(name, hub, [(n, t) for *_, n, t in group], within)
         return made
@@ -245,7 +246,7 @@ class Looking:
     def _ring(self, name: Named, hub: Round, members: list[tuple[Named, Round]], within: float) -> list[Guess]:
         if len(members) < _FEWEST_IN_A_RING:
             return []
-        x, far = self._x, self._apart(hub.c, members[0][1].c)
+        x, far = self.x, self.apart(hub.c, members[0][1].c)
         turned = sorted((math.atan2(x[t.c.y] - x[hub.c.y], x[t.c.x] - x[hub.c.x]), n) for n, t in members)
         step = 2 * math.pi / len(turned)
         first = turned[0][0]
@@ -259,8 +260,8 @@ class Looking:
         made: list[Guess] = []
         inside: dict[int, list[tuple[Named, Round]]] = {}
         profiles = self._profiles()
-        for name, circle in self._circles:
-            x, y = self._x[circle.c.x], self._x[circle.c.y]
+        for name, circle in self.circles:
+            x, y = self.x[circle.c.x], self.x[circle.c.y]
             around = [k for k, p in enumerate(profiles) if p.box[0] < x < p.box[2] and p.box[1] < y < p.box[3]]
             if around:
                 inside.setdefault(min(around, key=lambda k: profiles[k].area), []).append((name, circle))
@@ -274,30 +275,30 @@ class Looking:
     def _amid(
         self, kind: str, axis: int, members: list[tuple[Named, Round]], sides: tuple[Named, Named], within: float
     ) -> Iterator[Guess]:
-        a, b = (self._model.thing(n) for n in sides)
+        a, b = (self.model.thing(n) for n in sides)
         if not (isinstance(a, Spot) and isinstance(b, Spot)):
             return
-        middle = float(self._x[a[axis]] + self._x[b[axis]]) / 2
-        away = sorted((float(self._x[c.c[axis]]) - middle, n, c) for n, c in members)
+        middle = float(self.x[a[axis]] + self.x[b[axis]]) / 2
+        away = sorted((float(self.x[c.c[axis]]) - middle, n, c) for n, c in members)
         for off, n, c in away:
             if abs(off) / _MIDWAY <= within:
-                yield Guess(kind, (n.at("centre"), *sides), abs(off) / _MIDWAY, rank=-float(self._x[c.r]))
+                yield Guess(kind, (n.at("centre"), *sides), abs(off) / _MIDWAY, rank=-float(self.x[c.r]))
         outer = sorted(((abs(off), off, n, c) for off, n, c in away if abs(off) > REACH), key=lambda r: (r[0], r[2]))
         for (far, off, n, one), (other, there, m, two) in itertools.pairwise(outer):
-            alike = abs(float(self._x[one.r] - self._x[two.r])) <= 3 * within
+            alike = abs(float(self.x[one.r] - self.x[two.r])) <= 3 * within
             if off * there < 0 and alike and (other - far) / 2 <= within:
                 things = n.at("centre"), m.at("centre"), *sides
-                yield Guess(kind, things, (other - far) / 2, rank=-float(self._x[one.r]))
+                yield Guess(kind, things, (other - far) / 2, rank=-float(self.x[one.r]))
 
     def _profiles(self) -> list[_Profile]:
         """The largest profiles with lines: runs of pieces that share ends."""
         beside: dict[int, list[int]] = {}
-        for k, piece in enumerate(self._model.pieces):
+        for k, piece in enumerate(self.model.pieces):
             for end in piece.ends or ():
                 beside.setdefault(end, []).append(k)
         seen: set[int] = set()
         found = []
-        for k, piece in enumerate(self._model.pieces):
+        for k, piece in enumerate(self.model.pieces):
             if piece.ends is None or k in seen:
                 continue
             run, waiting = [], [k]
@@ -306,15 +307,15 @@ class Looking:
                 if here not in seen:
                     seen.add(here)
                     run.append(here)
-                    waiting += [n for end in self._model.pieces[here].ends or () for n in beside[end]]
+                    waiting += [n for end in self.model.pieces[here].ends or () for n in beside[end]]
             found.append(self._profile(run))
         return sorted((p for p in found if p is not None), key=lambda p: -p.area)[:_MOST_CENTRES]
 
     def _profile(self, run: list[int]) -> _Profile | None:
-        lines = [(self._model.pieces[k].name, t) for k in run if isinstance(t := self._model.things[k], Straight)]
+        lines = [(self.model.pieces[k].name, t) for k in run if isinstance(t := self.model.things[k], Straight)]
         if not lines:
             return None
-        x = self._x
+        x = self.x
         spots = np.array([[x[p.x], x[p.y]] for _, t in lines for p in (t.a, t.b)])
         box = (*spots.min(axis=0).tolist(), *spots.max(axis=0).tolist())
         sides = []
@@ -331,10 +332,10 @@ class Looking:
         made: list[Guess] = []
         for axis in (0, 1):
             rows = sorted(
-                (float(round(self._x[t.r] / REACH)), float(self._x[t.c[1 - axis]]), n, t) for n, t in self._circles
+                (float(round(self.x[t.r] / REACH)), float(self.x[t.c[1 - axis]]), n, t) for n, t in self.circles
             )
             for group in _runs(rows, lambda a, b: a[0] == b[0] and b[1] - a[1] <= 3 * within):
-                line = sorted((float(self._x[t.c[axis]]), n) for *_, n, t in group)
+                line = sorted((float(self.x[t.c[axis]]), n) for *_, n, t in group)
                 made += self._steps(line, within)
         return made
 
@@ -357,11 +358,11 @@ class Looking:
         cells: dict[tuple[int, int], list[int]] = {}
         found: list[list[tuple[Spot, Named, Round]]] = []
         for row in rows:
-            x, y = self._x[row[0].x], self._x[row[0].y]
+            x, y = self.x[row[0].x], self.x[row[0].y]
             i, k = round(x / cell_size), round(y / cell_size)
             beside = (g for di, dk in itertools.product((-1, 0, 1), repeat=2) for g in cells.get((i + di, k + dk), []))
             reach = 2 * within * self._reach(row[2])
-            group = next((g for g in beside if self._apart(found[g][0][0], row[0]) <= reach), None)
+            group = next((g for g in beside if self.apart(found[g][0][0], row[0]) <= reach), None)
             if group is None:
                 cells.setdefault((i, k), []).append(len(found))
                 found.append([row])

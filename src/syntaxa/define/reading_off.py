@@ -95,7 +95,7 @@ class _Work:
             plain = [g for g in fresh if g.kind in _PLAIN]
             doubtful = [g for g in fresh if g.kind not in _PLAIN]
             sure = [g for g, ok in zip(doubtful, meant(doubtful, noise), strict=True) if ok]
-            self._add([*plain, *sure])
+            self._add(look.model, [*plain, *sure])
         return noise
 
     @staticmethod
@@ -108,14 +108,13 @@ class _Work:
     def _look(self) -> Looking:
         return Looking(model_of(self._curves, self._pieces, self.x), self.x)
 
-    def _add(self, guesses: Sequence[Guess]) -> None:
+    def _add(self, model: Model, guesses: Sequence[Guess]) -> None:
         """Adds what can be added, the least off first."""
         new = [
             (Constraint(self._sketch, g.kind, g.things), g.off)
             for g in sorted(guesses, key=lambda g: (g.rank, g.off, g.kind, g.things))
         ]
         have = {c.key for c in (*self._known, *self.kept)}
-        model = model_of(self._curves, self._pieces, self.x)
         new = [(c, off) for c, off in new if c.key not in have and self._turns_little(model, c)]
         if new:
             self._settled([c for c, _ in new], [off for _, off in new])
@@ -138,7 +137,7 @@ class _Work:
             bad = {k for k, _ in equations.clash}
             if not bad:
                 done = solved(model.system, equations)
-                bad = said_again(model.system, done.x) if done.holds else set()
+                bad = said_again(model.system, done.x, equations) if done.holds and (firm or new) else set()
                 if not done.holds or (not bad and self._moved(model, done.x) > self._limits.level * 2):
                     bad = {len(firm) + k for k in self._hardest(model, done.x, new, off)} if new else set()
                 if not {k for k in bad if k >= len(firm)}:

@@ -12,11 +12,11 @@ from collections import Counter
 from collections.abc import Sequence
 
 import numpy as np
-import scipy.linalg as la
 import scipy.sparse as sp
 
 from syntaxa.define.equations import Equations
 from syntaxa.define.freedom import elsewhere
+from syntaxa.define.nulls import left_null
 from syntaxa.define.ties import Ties
 from syntaxa.define.unknowns import FORM, Ray, Sum, System, Tie
 from syntaxa.geometry.tolerances import NOUGHT
@@ -27,14 +27,15 @@ _NONE = 1e-7
 _PIVOT = 1e-6
 
 
-def said_again(system: System, x: Floats) -> set[int]:
+def said_again(system: System, x: Floats, reduced: Equations | None = None) -> set[int]:
     """Constraints that say nothing that the form of the curves and constraints of lower numbers do not say.
 
-    One that says something new beside what is known is not among them. The system holds at x (n,).
+    One that says something new beside what is known is not among them. The system holds at x (n,). Its equations may be
+    handed over where they are known.
     """
     equations = Equations(system, through=False)
     kept, idle = _told_apart(system)
-    aside = _aside(Equations(system), x)
+    aside = _aside(reduced or Equations(system), x)
     null = _left_null(equations, aside, len(idle))
     if not len(null):
         return set()
@@ -70,14 +71,9 @@ def _left_null(equations: Equations, x: Floats, idle: int) -> Floats:
     y = equations.start(x)
     found: list[Floats] = []
     for block in equations.blocks:
-        j = block.jacobian(y[block.columns])
-        dense = np.asarray(j if isinstance(j, np.ndarray) else j.toarray()) / block.lever
-        size = np.maximum(np.linalg.norm(dense, axis=1), NOUGHT)
-        q, r, _ = la.qr(dense / size[:, None], pivoting=True, check_finite=False)
-        diagonal = np.abs(np.diag(r))
-        rank = int((diagonal > _NONE * max(float(diagonal.max(initial=0.0)), NOUGHT)).sum())
-        part = np.zeros((q.shape[1] - rank, count + idle))
-        part[:, block.rows] = q[:, rank:].T / size
+        sums, size = left_null(block.jacobian(y[block.columns]), block.lever)
+        part = np.zeros((len(sums), count + idle))
+        part[:, block.rows] = sums / size
         found.append(part)
     own = np.zeros((idle, count + idle))
     own[:, count:] = np.eye(idle)
@@ -143,14 +139,17 @@ def _outward(ends: Sequence[tuple[int, int]], beside: dict[int, list[int]]) -> l
 def _pivots(rows: Floats, order: Ints) -> list[int]:
     """The columns, in an order, in which an echelon form of some rows has its pivots."""
     work = rows / np.maximum(np.abs(rows).max(1), NOUGHT)[:, None]
+    # A column of noughts stays one.
+    order = order[np.abs(work[:, order]).max(0, initial=0.0) > _PIVOT]
+    work = work[:, order]
     found: list[int] = []
-    for column in order.tolist():
+    for column, number in enumerate(order.tolist()):
         if not len(work):
             break
         best = int(np.argmax(np.abs(work[:, column])))
         if abs(work[best, column]) <= _PIVOT:
             continue
-        found.append(column)
+        found.append(number)
         pivot = work[best] / work[best, column]
         work = np.delete(work, best, 0)
         work = work - np.outer(work[:, column], pivot)
