@@ -11,10 +11,11 @@ from collections.abc import Mapping
 
 import numpy as np
 
+from syntaxa.define.equations import Equations
 from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, same_way
 from syntaxa.define.sketching import Model
-from syntaxa.define.solving import solved
+from syntaxa.define.solving import solved_from
 from syntaxa.define.unknowns import Spot
 from syntaxa.errors import DefineError
 from syntaxa.geometry.points import Point
@@ -34,48 +35,58 @@ _SHORTEST = 1 / 64
 _MOST_STRIDES = 400
 
 
+class Dragging:
+    """A point in the hand: the system is stated once, and every stride is solved from the one before."""
+
+    def __init__(self, stated: Stated, values: Mapping[str, float], name: Named, x: Floats | None = None) -> None:
+        """From where the sketch stands, or from unknowns of its own; raises DefineError where it is no point."""
+        self._model = stated.model(values, x)
+        spot = self._model.thing(name)
+        if not isinstance(spot, Spot):
+            raise DefineError(f"{name} is no point.", suggestion="Drag an end or a centre.")
+        self._spot, self._own = spot, len(stated.bare.system.x)
+        self._leash = max(_LEASH * _size(self._model), 1e-3)
+        s = self._model.system
+        #: All unknowns, as far as the hand has come.
+        self._x = np.array(s.x)
+        # A sketch whose place nothing holds would drift after the hand: its lowest point at the left is loath to move.
+        anchor = min(s.spots, key=lambda p: s.x[p.x] + s.x[p.y])
+        for axis in anchor if anchor != spot else ():
+            s.weight[axis] *= _ANCHOR
+        for axis in spot:
+            s.weight[axis] *= _PULL
+        self._equations = Equations(s)
+
+    def to(self, place: Point) -> Floats:
+        """The unknowns of the sketch with the point pulled to a place (mm), as far as it goes."""
+        stride = self._leash
+        for _ in range(_MOST_STRIDES):
+            left = np.array([place.x, place.y]) - self._x[list(self._spot)]
+            far = float(np.hypot(*left))
+            if far <= HAIR:
+                break
+            there = self._stride(left * min(1.0, stride / far))
+            if there is not None and _nearer(self._x, there, self._spot, place):
+                self._x, stride = there, min(2 * stride, self._leash)
+            elif stride > self._leash * _SHORTEST:
+                stride /= 2
+            else:
+                break
+        return self._x[: self._own]
+
+    def _stride(self, step: Floats) -> Floats | None:
+        """All unknowns after one stride; None where it does not hold or turns something over."""
+        aim = self._x.copy()
+        aim[list(self._spot)] += step
+        done = solved_from(self._equations, aim)
+        if not done.holds or not same_way(self._model, self._x, done.x):
+            return None
+        return done.x
+
+
 def dragged(stated: Stated, values: Mapping[str, float], name: Named, to: Point, x: Floats | None = None) -> Floats:
     """All unknowns of the sketch with a point pulled to a place (mm); raises DefineError where it is no point."""
-    model = stated.model(values, x)
-    spot = model.thing(name)
-    if not isinstance(spot, Spot):
-        raise DefineError(f"{name} is no point.", suggestion="Drag an end or a centre.")
-    own = len(stated.bare.system.x)
-    now = np.array(model.system.x[:own])
-    leash = max(_LEASH * _size(model), 1e-3)
-    stride = leash
-    for _ in range(_MOST_STRIDES):
-        left = np.array([to.x, to.y]) - now[list(spot)]
-        far = float(np.hypot(*left))
-        if far <= HAIR:
-            break
-        there = _stride(stated, values, spot, now, left * min(1.0, stride / far))
-        if there is not None and _nearer(now, there, spot, to):
-            now, stride = there, min(2 * stride, leash)
-        elif stride > leash * _SHORTEST:
-            stride /= 2
-        else:
-            break
-    return now
-
-
-def _stride(stated: Stated, values: Mapping[str, float], spot: Spot, x: Floats, step: Floats) -> Floats | None:
-    """The unknowns after one stride; None where it does not hold or turns something over."""
-    model = stated.model(values, x)
-    s = model.system
-    before = np.array(s.x)
-    # A sketch whose place nothing holds would drift after the hand: its lowest point at the left is loath to move.
-    anchor = min(s.spots, key=lambda p: before[p.x] + before[p.y])
-    if anchor != spot:
-        for axis in anchor:
-            s.weight[axis] *= _ANCHOR
-    for k, axis in enumerate(spot):
-        s.x[axis] += float(step[k])
-        s.weight[axis] *= _PULL
-    done = solved(s)
-    if not done.holds or not same_way(model, before, done.x):
-        return None
-    return np.asarray(done.x[: len(x)])
+    return Dragging(stated, values, name, x).to(to)
 
 
 def _nearer(now: Floats, there: Floats, spot: Spot, to: Point) -> bool:

@@ -31,6 +31,12 @@ _MOST_STEPS = 60
 _TURN = 0.5
 _LEAST_SHARE = 1e-4
 
+#: Rows of an unknown beyond which it is shared by many; and share by which a solution that was put together may be off.
+_SHARED, _CLOSE = 40, 1e-6
+
+#: Share of what keeps the normal matrix of rows that say the same again from being singular.
+_BARELY = 1e-14
+
 #: Steps that are pulled back towards the start, so that the place found is the nearest.
 _PULLED = 12
 
@@ -51,14 +57,17 @@ class Solved:
 
 def solved(system: System, equations: Equations | None = None) -> Solved:
     """The place nearest to where the system stands at which everything holds, or as near as it comes."""
-    equations = equations or Equations(system)
-    y = equations.start(np.array(system.x))
+    return solved_from(equations or Equations(system), np.array(system.x))
+
+
+def solved_from(equations: Equations, x: Floats) -> Solved:
+    """The same from other unknowns (n,) than those that the system stands at."""
+    y = equations.start(x)
     off = 0.0
     for block in equations.blocks:
         y[block.columns], worst = solved_block(block, y[block.columns])
         off = max(off, worst)
-    x = equations.all(y)
-    return Solved(x, off, tuple(source for source, _ in equations.clash))
+    return Solved(equations.all(y), off, tuple(source for source, _ in equations.clash))
 
 
 def solved_block(block: Block, start: Floats) -> tuple[Floats, float]:
@@ -99,14 +108,45 @@ def least_move(block: Block, j: Any, f: Floats, pull: Floats | None) -> Floats:
     width = np.sqrt(np.maximum(block.weight, 1e-6))
     want = f if pull is None else f + j @ pull
     if isinstance(j, np.ndarray):
-        move = -la.lstsq(j / width, want, cond=1e-10, lapack_driver="gelsy", check_finite=False)[0] / width
+        move = -_dense_move(j / width, want) / width
     else:
-        a = j @ sp.diags(1 / width)
-        g = (a @ a.T).tocsc()
-        g = (g + sp.diags(g.diagonal() * HELD + HELD)).tocsc()
-        lu = sla.splu(g, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
-        move = -(a.T @ lu.solve(want)) / width
+        a = (j @ sp.diags(1 / width)).tocsc()
+        move = -(a.T @ _normal_solved(a, want)) / width
     return np.asarray(move if pull is None else move + pull)
+
+
+def _dense_move(a: Floats, want: Floats) -> Floats:
+    """The least move that A takes to `want`."""
+    g = a @ a.T
+    g[np.diag_indices_from(g)] += _BARELY * float(g.diagonal().max(initial=0.0))
+    try:
+        found = la.cho_solve(la.cho_factor(g, check_finite=False, overwrite_a=True), want, check_finite=False)
+    except la.LinAlgError:
+        # Rows that say the same again, and no rounding between them.
+        found = la.lstsq(g, want, cond=1e-12, lapack_driver="gelsy", check_finite=False)[0]
+    return np.asarray(a.T @ found)
+
+
+def _normal_solved(a: sp.csc_matrix, want: Floats) -> Floats:
+    """What A A' takes to `want`. A column that most rows share would fill it: such ones are put in afterwards."""
+    count = np.diff(a.indptr)
+    shared = np.flatnonzero(count > max(_SHARED, 4 * np.sqrt(a.shape[0])))
+    if len(shared):
+        own = a[:, np.flatnonzero(count <= max(_SHARED, 4 * np.sqrt(a.shape[0])))]
+        lu, extra = _factors(own), a[:, shared].toarray()
+        behind = lu.solve(extra)
+        plain = lu.solve(want)
+        found = plain - behind @ la.solve(np.eye(len(shared)) + extra.T @ behind, extra.T @ plain)
+        off = a @ (a.T @ found) - want
+        if float(np.abs(off).max()) <= _CLOSE * float(np.abs(want).max(initial=NOUGHT)):
+            return np.asarray(found)
+    return np.asarray(_factors(a).solve(want))
+
+
+def _factors(a: sp.csc_matrix) -> Any:
+    g = (a @ a.T).tocsc()
+    g = (g + sp.diags(g.diagonal() * HELD + HELD)).tocsc()
+    return sla.splu(g, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
 
 
 def _largest(f: Floats) -> float:

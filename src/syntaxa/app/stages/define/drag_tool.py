@@ -14,14 +14,13 @@ from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.stages.define.dimension_layer import DimensionsLayer, Mark, draw_figure
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.define.dragging import dragged
+from syntaxa.define.dragging import Dragging
 from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, settled_at
 from syntaxa.define.sketching import point_names
 from syntaxa.define.spans import figure
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
-from syntaxa.geometry.types import Floats
 
 if TYPE_CHECKING:
     from syntaxa.app.canvas.canvas import Canvas
@@ -30,7 +29,7 @@ if TYPE_CHECKING:
 _REACH = 10.0
 
 #: Pieces up to which the sketch follows while the mouse moves; a larger one follows when it comes up.
-_FOLLOWING = 100
+_FOLLOWING = 400
 
 #: What is said of the chosen sketch, and the values of its dimensions; None where nothing can be dragged.
 Asked = Callable[[], tuple[Stated, dict[str, float]] | None]
@@ -53,7 +52,7 @@ class DragTool(Tool):
         self._stated: Stated | None = None
         self._values: dict[str, float] = {}
         self._name: Named | None = None
-        self._x: Floats | None = None
+        self._dragging: Dragging | None = None
         self._shapes: list[Shape] = []
 
     def press(self, event: QMouseEvent) -> None:
@@ -66,7 +65,7 @@ class DragTool(Tool):
             return
         self._stated, self._values = asked
         at = self.canvas.view.to_mm(event.position().x(), event.position().y())
-        self._name, self._x = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
+        self._name, self._dragging = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
 
     def move(self, at: QPointF) -> None:
         if self._mark is not None:
@@ -74,9 +73,10 @@ class DragTool(Tool):
             return
         if self._stated is None or self._name is None or len(self._stated.pieces) > _FOLLOWING:
             return
-        to = Point(*self.canvas.view.to_mm(at.x(), at.y()))
-        self._x = dragged(self._stated, self._values, self._name, to, self._x)
-        now = settled_at(self._stated, self._x).curves
+        if self._dragging is None:
+            self._dragging = Dragging(self._stated, self._values, self._name)
+        x = self._dragging.to(Point(*self.canvas.view.to_mm(at.x(), at.y())))
+        now = settled_at(self._stated, x).curves
         self._shapes = [c.shape for c, old in zip(now, self._stated.curves, strict=True) if c is not old]
         self.canvas.update()
 
