@@ -16,9 +16,9 @@ import scipy.sparse as sp
 import scipy.sparse.linalg as sla
 
 from syntaxa.define.equations import Block, Equations
+from syntaxa.define.nulls import row_sizes
 from syntaxa.define.solving import FAILED, solved_block
 from syntaxa.define.unknowns import System
-from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 
 #: A singular value, or what is left of a unit row, that is none.
@@ -90,7 +90,7 @@ def _idle_part(block: Block, y: Floats, move: Floats) -> Floats:
         normal = unit @ unit.T + np.eye(len(unit)) * _SHIFT
         return np.asarray(move - unit.T @ la.solve(normal, unit @ move, assume_a="pos", check_finite=False))
     unit = sp.csr_matrix(slopes.multiply(1 / block.lever))
-    size = np.maximum(np.sqrt(np.asarray(unit.multiply(unit).sum(1)).ravel()), NOUGHT)
+    size = row_sizes(np.sqrt(np.asarray(unit.multiply(unit).sum(1)).ravel()))
     unit = sp.diags(1 / size) @ unit
     normal = (unit @ unit.T + sp.diags(np.full(len(size), _SHIFT))).tocsc()
     lu = sla.splu(normal, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
@@ -109,7 +109,7 @@ def _dense(block: Block, y: Floats) -> Floats:
 
 
 def _unit_rows(rows: Floats) -> Floats:
-    return np.asarray(rows / np.maximum(np.linalg.norm(rows, axis=1), NOUGHT)[:, None])
+    return np.asarray(rows / row_sizes(np.linalg.norm(rows, axis=1))[:, None])
 
 
 def _null_space(block: Block, y: Floats) -> Floats:
@@ -117,7 +117,7 @@ def _null_space(block: Block, y: Floats) -> Floats:
     rows = _unit_rows(_dense(block, y))
     q, r, _ = la.qr(rows.T, pivoting=True, check_finite=False)
     size = np.abs(np.diag(r))
-    rank = int((size > _NONE * max(float(size.max(initial=0.0)), NOUGHT)).sum())
+    rank = int((size > _NONE).sum())
     return np.asarray(q[:, rank:])
 
 

@@ -14,10 +14,10 @@ import scipy.linalg as la
 import scipy.sparse as sp
 import scipy.sparse.linalg as sla
 
-from syntaxa.geometry.tolerances import NOUGHT
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
 
-#: Share of the largest below which a singular value is none.
+#: A singular value of unit rows that is none.
 _NONE = 1e-7
 
 #: Rows up to which nothing is gained by taking any off first, and beyond which the sparse way is the quicker.
@@ -40,13 +40,18 @@ def left_null(slopes: sp.csr_matrix | Floats, lever: Floats) -> tuple[Floats, Fl
     """
     if isinstance(slopes, np.ndarray) and len(slopes) <= _FEW:
         plain = slopes / lever
-        size = np.maximum(np.linalg.norm(plain, axis=1), NOUGHT)
+        size = row_sizes(np.linalg.norm(plain, axis=1))
         return _by_pivots(plain / size[:, None]), size
     sparse = sp.csr_matrix(slopes).multiply(1 / lever).tocsr()
-    size = np.maximum(np.sqrt(np.asarray(sparse.multiply(sparse).sum(1)).ravel()), NOUGHT)
+    size = row_sizes(np.sqrt(np.asarray(sparse.multiply(sparse).sum(1)).ravel()))
     unit = sp.diags(1 / size) @ sparse
     unit.eliminate_zeros()
     return _of_many(unit), size
+
+
+def row_sizes(lengths: Floats) -> Floats:
+    """What rows are divided by to be of length one; one of which rounding alone is left stays nought."""
+    return np.where(lengths > ROUNDING, lengths, 1.0)
 
 
 def _of_many(rows: sp.csr_matrix) -> Floats:
@@ -65,7 +70,7 @@ def _by_pivots(rows: Floats) -> Floats:
     """By a QR factorisation with pivots: cubic."""
     q, r, _ = la.qr(rows, pivoting=True, check_finite=False)
     size = np.abs(np.diag(r))
-    rank = int((size > _NONE * max(float(size.max(initial=0.0)), NOUGHT)).sum())
+    rank = int((size > _NONE).sum())
     return np.asarray(q[:, rank:].T)
 
 

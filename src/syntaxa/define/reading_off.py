@@ -14,6 +14,7 @@ import numpy as np
 from syntaxa.define.chance import meant, noise_of
 from syntaxa.define.equations import Equations
 from syntaxa.define.guesses import Guess, Looking
+from syntaxa.define.meetings import midpoints, mirrored, on_curves
 from syntaxa.define.model import Constraint, Named
 from syntaxa.define.redundancy import said_again
 from syntaxa.define.relations import add
@@ -102,7 +103,8 @@ class _Work:
     def _groups() -> tuple[tuple[Callable[[Looking, float], list[Guess]], ...], ...]:
         return (
             (Looking.directions, Looking.tangents), (Looking.concentric, Looking.radii), (Looking.collinear,),
-            (Looking.rings, Looking.rows), (Looking.centred,), (Looking.aligned,), (Looking.lengths,),
+            (Looking.rings, Looking.rows), (Looking.centred,), (mirrored,), (midpoints,), (on_curves,),
+            (Looking.aligned,), (Looking.lengths,),
         )  # fmt: skip
 
     def _look(self) -> Looking:
