@@ -47,6 +47,12 @@ class Chosen(Choosers):
     def save_recipe(self, parent, folder, name):
         return self.path
 
+    def open_table(self, parent, folder):
+        return self.path
+
+    def save_table(self, parent, folder, name):
+        return self.path
+
     def save_report(self, parent, folder, name):
         return self.path
 

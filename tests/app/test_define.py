@@ -370,3 +370,36 @@ def test_what_would_be_read_off_is_looked_at_first(flange, settled, qtbot):
     flange.show_stage("mend")
     flange.show_stage("define")
     assert stage.following._shapes == ()
+
+
+def test_variants_come_from_a_table_one_is_used_and_all_are_written(flange, settled, chosen, tmp_path):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    panel.read_dimensions()
+    settled()
+    assert not panel.variants.write.isEnabled()
+    chosen.path = tmp_path / "sizes.csv"
+    chosen.path.write_text("variant,d1,d2\nshort,120,\ntall,,95\n")
+    buttons = {b.text(): b for b in panel.variants.findChildren(QPushButton)}
+    buttons["Open a table…"].click()
+    settled()
+    assert [v.name for v in panel.variants.table.model_.rows] == ["short", "tall"]
+    panel.variants.table.selectRow(0)
+    panel.variants.use.click()
+    settled()
+    assert flange.session.view(DEFINITION).measured["d1"] == pytest.approx(120.0, abs=1e-9)
+    flange.undo()
+    settled()
+    chosen.path = tmp_path / "saved.csv"
+    panel.variants.save.click()
+    assert chosen.path.read_text() == "variant,d1,d2\nshort,120,\ntall,,95\n"
+    chosen.path = tmp_path / "out"
+    chosen.path.mkdir()
+    panel.variants.write.click()
+    settled()
+    assert sorted(p.name for p in chosen.path.iterdir()) == ["flange-short.dxf", "flange-tall.dxf"]
+    chosen.path = tmp_path / "broken.csv"
+    chosen.path.write_text("variant\n")
+    buttons["Open a table…"].click()
+    assert "holds no variant" in flange.shell.banner.sentence

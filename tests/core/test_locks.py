@@ -9,8 +9,9 @@ import pytest
 from specimens import lines, square
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
-from syntaxa.define.model import Constraint, Measure, Named
+from syntaxa.define.model import Constraint, Measure, Named, Variant
 from syntaxa.define.part import Defined
+from syntaxa.define.sizes import SetVariants
 from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
@@ -129,6 +130,7 @@ STEPS: tuple[Step, ...] = (
     AddDimensions((msgspec.structs.replace(length("d3", "held0"), expression="60", use="live"),)),
     *(Constrain(Constraint("mixed", "level", (Named(name),))) for name in ("free0", "held0")),
     SwitchConstraint("mixed", "level: #held0", False), PlaceDimension("d1", 1.0, 2.0),
+    SetVariants((Variant("small", (("d1", "40"),)),)),
     LetGo("mixed", ("level: #held0",)), SetParameter("w", "5"), Rename("d1", "width"), HoldSketch("mixed"),
     Drag("mixed", Named("held0", place="end"), 50.0, 9.0), Drag("locked", Named("shut0", place="end"), 50.0, 9.0),
 )  # fmt: skip

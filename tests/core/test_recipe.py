@@ -10,8 +10,13 @@ from pathlib import Path
 import ezdxf
 import pytest
 from crashing import crash
+from drawings import plate
+from ezdxf import bbox
 
 from syntaxa.cli.main import run as command
+from syntaxa.define.model import Variant
+from syntaxa.define.sizes import SetVariants
+from syntaxa.define.steps import BindDimensions, ReadOff
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.model import extents_of
 from syntaxa.errors import JobError
@@ -212,3 +217,30 @@ def test_a_scheduler_that_is_not_there_is_told(recipe, drawings, tmp_path):
     pytest.importorskip("distributed")
     with pytest.raises(JobError, match="no scheduler at"):
         run_many(recipe, drawings, tmp_path / "out", scheduler="tcp://127.0.0.1:1")
+
+
+def test_a_recipe_with_a_table_of_variants_writes_them_all_and_tells_what_cannot_be(tmp_path):
+    path = tmp_path / "flange.dxf"
+    path.write_bytes(plate())
+    sizes = (
+        Variant("wide", (("d1", "180"), ("d2", "90"))),
+        Variant("narrow one", (("hole", "8"), ("d8", "hole"))),
+        Variant("too small", (("d1", "5"),)),
+    )
+    job = Job.of(Source.of("flange.dxf", plate()))
+    for step in (ChooseUnit("mm"), ReadOff(), BindDimensions(), SetVariants(sizes)):
+        job = job.with_step(step)
+    made = recipe_of(job, "sizes")
+    assert made.left == ()
+    (outcome,) = run_many(made.recipe, [path], tmp_path / "out").outcomes
+    assert outcome.status == "done"
+    names = ["flange.dxf", "flange-wide.dxf", "flange-narrow-one.dxf"]
+    assert [Path(o).name for o in outcome.outputs] == names
+    assert any("too small" in note and "was not written" in note for note in outcome.notes)
+    widths, holes = [], []
+    for name in names:
+        space = ezdxf.readfile(tmp_path / "out" / name).modelspace()
+        widths.append(bbox.extents(space).size.x)
+        holes.append(min(c.dxf.radius for c in space.query("CIRCLE")))
+    assert widths == pytest.approx([150, 180, 150], abs=1e-9)
+    assert holes == pytest.approx([3, 3, 4], abs=1e-9)

@@ -6,7 +6,8 @@ import msgspec
 import pytest
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
-from syntaxa.define.model import Constraint, Measure, Named
+from syntaxa.define.model import Constraint, Measure, Named, Variant
+from syntaxa.define.sizes import SetVariants
 from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
@@ -105,6 +106,7 @@ STEPS: tuple[Step, ...] = (
     AddDimensions((Measure("d1", "Base", "length", (Named("6B"),), use="live"),)),
     SetDimension("d1", "wide + 3mm"),
     PlaceDimension("d1", 3.0, 4.0),
+    SetVariants((Variant("small", (("d1", "40"), ("width", "2in"))),)),
     Rename("wide", "width"),
     SwitchConstraint("Base", "equal radius: #88, #89", False),
     LetGo("Base", ("equal radius: #88, #89",)),

@@ -28,17 +28,19 @@ from syntaxa.define.holding import HoldSketch
 from syntaxa.define.model import Measure
 from syntaxa.define.part import Defined
 from syntaxa.define.settling import idle_in, moved_between
+from syntaxa.define.sizes import setting_steps
 from syntaxa.define.stating import Statements
-from syntaxa.define.steps import BindDimensions, ReadOff, SetDimension, SetParameter
+from syntaxa.define.steps import BindDimensions, ReadOff
 from syntaxa.define.values import drives, driving, quantities_of
-from syntaxa.define.variants import Variant, variants_in
+from syntaxa.define.variants import variants_in
 from syntaxa.define.views import Definition, SketchFreedom, defined
-from syntaxa.deliver.write import ENDINGS, deliver
+from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import length_in
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Step
 from syntaxa.job.evaluate import Evaluation, Evaluator, Row
 from syntaxa.job.model import Job
+from syntaxa.job.variants import variant_state, write_variants
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.steps import MendFindings
 
@@ -60,7 +62,8 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
     written: list[str] = []
     notes = [row.entry.says for row in _mine(job, evaluation) if row.entry.says]
     if options.variants:
-        written = _write_variants(job, evaluator, options, outputs[0])
+        written, more = _write_variants(evaluation, options, outputs[0])
+        notes += more
     else:
         for output in outputs:
             notes += [f"{output.name}: {n}" for n in deliver(evaluation.state, output).notes]
@@ -150,10 +153,8 @@ def _with_settings(job: Job, evaluator: Evaluator, settings: Sequence[tuple[str,
     """The job with values set; raises UsageError where one cannot be."""
     evaluation = evaluator.evaluate(job)
     _refuse_failed(evaluation)
-    dimensions = {m.name for m in evaluation.state.part(Defined).measures}
-    # Parameters come first, so that dimensions may use them.
-    for name, expression in sorted(settings, key=lambda s: s[0] in dimensions):
-        job = job.with_step(SetDimension(name, expression) if name in dimensions else SetParameter(name, expression))
+    for step in setting_steps(evaluation.state.part(Defined), settings):
+        job = job.with_step(step)
     evaluation = evaluator.evaluate(job)
     _refuse_failed(evaluation)
     return job, evaluation
@@ -165,28 +166,18 @@ def _refuse_failed(evaluation: Evaluation) -> None:
         raise UsageError(f"{failed[0].title}: {failed[0].failed}")
 
 
-def _write_variants(job: Job, evaluator: Evaluator, options: argparse.Namespace, folder: Path) -> list[str]:
+def _write_variants(evaluation: Evaluation, options: argparse.Namespace, folder: Path) -> tuple[list[str], list[str]]:
     path = Path(options.variants)
     try:
         variants = variants_in(path.read_bytes(), path.name)
-        made = [(v, _variant_state(job, evaluator, v)) for v in variants]
         folder.mkdir(parents=True, exist_ok=True)
     except OSError as error:
         raise UsageError(f"{error.filename or path} cannot be used: {error.strerror}.") from None
-    stem = Path(options.file).stem
-    written = []
-    for variant, state in made:
-        output = folder / f"{stem}-{variant.file_name}.dxf"
-        deliver(state, output)
-        written.append(str(output))
-    return written
-
-
-def _variant_state(job: Job, evaluator: Evaluator, variant: Variant) -> State:
-    try:
-        return _with_settings(job, evaluator, variant.settings)[1].state
-    except UsageError as error:
-        raise UsageError(f"Variant “{variant.name}”: {error}") from None
+    for variant in variants:
+        # All of them can be, or none is written.
+        variant_state(evaluation, variant)
+    files, notes = write_variants(evaluation, variants, [folder / f"{Path(options.file).stem}.dxf"], Output())
+    return [str(f) for f in files], notes
 
 
 # ---------------------------------------------------------------------- what is told

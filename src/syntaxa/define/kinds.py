@@ -6,6 +6,7 @@ What is held whole comes first, so that nothing is read off there; then reading 
 from __future__ import annotations
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
+from syntaxa.define.sizes import SetVariants
 from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
@@ -21,4 +22,5 @@ from syntaxa.drawing.step import StepRows
 STEPS: StepRows = (
     (HoldSketch,), (ReadOff,), (BindDimensions,),
     (SetDimension, AddDimensions, PlaceDimension, Constrain, SwitchConstraint, LetGo, SetParameter, Rename, Drag),
+    (SetVariants,),
 )  # fmt: skip

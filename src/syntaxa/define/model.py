@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import Literal
 
 import msgspec
@@ -99,3 +100,15 @@ class Parameter(msgspec.Struct, frozen=True):
     name: str
     expression: str
     note: str = ""
+
+
+class Variant(msgspec.Struct, frozen=True):
+    """One size of many: its name, and what is set: (name of a dimension or parameter, expression)."""
+
+    name: str
+    settings: tuple[tuple[str, str], ...]
+
+    @property
+    def file_name(self) -> str:
+        """Its name as part of a file's."""
+        return re.sub(r"[^\w.-]+", "-", self.name).strip("-.") or "variant"

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 import msgspec
 
-from syntaxa.define.model import Constraint, Measure, Parameter
+from syntaxa.define.model import Constraint, Measure, Parameter, Variant
 from syntaxa.drawing.state import Part
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
@@ -15,12 +15,16 @@ from syntaxa.geometry.transform import Transform
 
 @dataclass(frozen=True)
 class Defined(Part):
-    """What holds and what is measured, by the roots of curves; sketches that are held whole, by their names."""
+    """What holds and what is measured, by the roots of curves; sketches that are held whole, by their names.
+
+    variants  sizes that the job is wanted in besides
+    """
 
     constraints: tuple[Constraint, ...] = ()
     measures: tuple[Measure, ...] = ()
     parameters: tuple[Parameter, ...] = ()
     held: frozenset[str] = frozenset()
+    variants: tuple[Variant, ...] = ()
 
     def measure(self, name: str) -> Measure | None:
         """The dimension of a name."""

@@ -4,27 +4,13 @@ from __future__ import annotations
 
 import csv
 import io
-import re
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 
+from syntaxa.define.model import Variant
 from syntaxa.errors import DefineError
 
 #: Rows beyond which a table is a mistake.
 _MOST = 1000
-
-
-@dataclass(frozen=True, slots=True)
-class Variant:
-    """A name, and what is set: (name of a dimension or parameter, expression)."""
-
-    name: str
-    settings: tuple[tuple[str, str], ...]
-
-    @property
-    def file_name(self) -> str:
-        """Its name as part of a file's."""
-        return re.sub(r"[^\w.-]+", "-", self.name).strip("-.") or "variant"
 
 
 def variants_in(data: bytes, about: str) -> tuple[Variant, ...]:

@@ -16,6 +16,7 @@ from typing import Any, Literal
 
 import msgspec
 
+from syntaxa.define.part import Defined
 from syntaxa.deliver.write import deliver
 from syntaxa.errors import JobError, SyntaxaError, reason_of
 from syntaxa.files import write_atomically
@@ -23,6 +24,7 @@ from syntaxa.intake.registry import load_bytes
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Source
 from syntaxa.job.recipe import Recipe, applied
+from syntaxa.job.variants import write_variants
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, survey_state
@@ -134,6 +136,9 @@ def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float, limi
     survey = survey_state(evaluation.state, gap)
     for output in outputs:
         notes += [f"{output.name}: {note}" for note in deliver(evaluation.state, output, recipe.written.output).notes]
+    variants = evaluation.state.part(Defined).variants
+    more, said = write_variants(evaluation, variants, outputs, recipe.written.output)
+    notes += said
     counts = survey.counts()
     return Outcome(
         path.name,
@@ -147,7 +152,7 @@ def _run(recipe: Recipe, path: Path, outputs: Sequence[Path], began: float, limi
         sum(n for kind, n in counts.items() if is_fault(kind)),
         max((row.entry.max_mm for row in evaluation.ledger if row.title.startswith("Mend")), default=0.0),
         time.perf_counter() - began,
-        [str(o) for o in outputs],
+        [str(o) for o in (*outputs, *more)],
         notes,
     )
 

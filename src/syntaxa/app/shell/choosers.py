@@ -46,6 +46,17 @@ class Choosers:
         chosen, _ = QFileDialog.getSaveFileName(parent, "Save the recipe", start, "Recipes (*.sxr)")
         return Path(chosen) if chosen else None
 
+    def open_table(self, parent: QWidget, folder: str) -> Path | None:
+        """A table of variants."""
+        name, _ = QFileDialog.getOpenFileName(parent, "Choose a table", folder, "Tables (*.csv);;All files (*)")
+        return Path(name) if name else None
+
+    def save_table(self, parent: QWidget, folder: str, name: str) -> Path | None:
+        """Where to save a table of variants."""
+        start = str(Path(folder) / f"{name}-variants.csv")
+        chosen, _ = QFileDialog.getSaveFileName(parent, "Save the table", start, "Tables (*.csv)")
+        return Path(chosen) if chosen else None
+
     def save_report(self, parent: QWidget, folder: str, name: str) -> Path | None:
         """Where to write the import report."""
         start = str(Path(folder) / f"{name}-report.txt")

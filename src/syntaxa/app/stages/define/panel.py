@@ -12,6 +12,7 @@ from syntaxa.app.stages.define.constraints_view import ConstraintsView
 from syntaxa.app.stages.define.dimensions_view import DimensionsView
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.stages.define.parameters_view import ParametersView
+from syntaxa.app.stages.define.variants_view import VariantsView
 from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
@@ -56,7 +57,9 @@ class DefinePanel(StagePanel):
         self.constraints.about.connect(self.about)
         self.body.addWidget(self.dimensions)
         self.body.addWidget(self.parameters)
+        self.variants = VariantsView()
         self.body.addWidget(self.constraints)
+        self.body.addWidget(self.variants)
         self.body.addStretch(1)
 
     # ------------------------------------------------------------------ making
@@ -116,6 +119,7 @@ class DefinePanel(StagePanel):
         keep_chosen(self.sketches, self._definition.sketches, lambda s: s.name)
         self.dimensions.show_parts(self._part, self._definition, self.lengths)
         self.parameters.show_parts(self._part, self._definition.measured, self.lengths)
+        self.variants.show_part(self._part)
         if self.sketches.chosen_row() < 0 and self._definition.sketches:
             self.sketches.selectRow(0)
         self._show_constraints()

@@ -12,6 +12,7 @@ from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
+from syntaxa.app.stages.define import sizes
 from syntaxa.app.stages.define.commands import commands
 from syntaxa.app.stages.define.dimension_layer import DimensionsLayer, Mark
 from syntaxa.app.stages.define.dimension_tool import DimensionTool
@@ -67,6 +68,10 @@ class DefineStage(Stage):
         made.dimensions.chosen.connect(self._dimension_chosen)
         made.dimensions.tried.connect(self._follow)
         made.constraints.chosen.connect(self.holds.choose)
+        made.variants.open_wanted.connect(lambda: sizes.open_table(self))
+        made.variants.save_wanted.connect(lambda: sizes.save_table(self))
+        made.variants.use_wanted.connect(lambda variant: sizes.use(self, variant))
+        made.variants.write_wanted.connect(lambda: sizes.write_all(self))
         return made
 
     @property
