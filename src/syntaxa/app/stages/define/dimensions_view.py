@@ -136,7 +136,7 @@ class DimensionsView(QWidget):
 
     def _text_of(self, one: Measure) -> str:
         """As a draughtsman writes it: what is only measured in brackets, tolerances behind; the chosen one by name."""
-        text = f"{_SIGNS.get(one.kind, '')}{self.value_text(one, self._definition.measured.get(one.name))}"
+        text = self.signed_text(one, self._definition.measured.get(one.name))
         if one.plus is not None and one.plus == one.minus:
             text += f" ±{self.value_text(one, one.plus)}"
         elif one.plus is not None or one.minus is not None:
@@ -147,6 +147,10 @@ class DimensionsView(QWidget):
             text = f"({text})"
         mine = self.one()
         return f"{one.name} = {text}" if mine is not None and mine.name == one.name else text
+
+    def signed_text(self, one: Measure, value: float | None) -> str:
+        """A value with the sign of its kind before it."""
+        return f"{_SIGNS.get(one.kind, '')}{self.value_text(one, value)}"
 
     def value_text(self, one: Measure, value: float | None) -> str:
         """A value of its kind, in few figures."""

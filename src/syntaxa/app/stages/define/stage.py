@@ -36,6 +36,10 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
 
+#: Curves up to which glyphs keep off all that is drawn, and not only off their own sketch.
+_MOST_KEPT_FREE = 3000
+
+
 class DefineStage(Stage):
     """Reads off what holds, binds dimensions, and lets values be typed."""
 
@@ -126,7 +130,7 @@ class DefineStage(Stage):
     def _show_marks(self, sketch: SketchFreedom | None) -> None:
         marks = self.own_panel.dimensions.marks()
         if self._proposing and sketch is not None:
-            text = self.own_panel.dimensions.value_text
+            text = self.own_panel.dimensions.signed_text
             rows = zip(sketch.missing.measures, sketch.missing.values, sketch.proposed, strict=True)
             marks += tuple(
                 Mark("", f"{text(m, value)} ?", span, sketch.middle, number=k)
@@ -143,7 +147,9 @@ class DefineStage(Stage):
             return
         mine = [c for c in part.constraints if c.sketch == sketch.name and not c.off]
         self._held_by = held_by(sketch.curves, mine)
-        self.holds.show(anchors(sketch.curves, mine), [c.shape for c in sketch.curves])
+        every = state.made_curves() if state is not None else []
+        drawn = every if len(every) <= _MOST_KEPT_FREE else sketch.curves
+        self.holds.show(anchors(sketch.curves, mine), [c.shape for c in drawn])
 
     def _remark(self, curve: Curve) -> str:
         """What holds a curve that is under the cursor."""
@@ -262,7 +268,7 @@ class DefineStage(Stage):
         if asked is None or chosen is None:
             return
         tool = DimensionTool(
-            self.shell.canvas, chosen.name, asked[0], self.own_panel.dimensions.value_text, self._drawn
+            self.shell.canvas, chosen.name, asked[0], self.own_panel.dimensions.signed_text, self._drawn
         )
         self.shell.canvas.take(tool)
 
