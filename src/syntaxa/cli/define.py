@@ -27,11 +27,11 @@ from syntaxa.define.formulas import Quantity
 from syntaxa.define.holding import HoldSketch
 from syntaxa.define.model import Measure
 from syntaxa.define.part import Defined
-from syntaxa.define.settling import idle_in, moved_between
+from syntaxa.define.settling import contradictions_in, idle_in, moved_between
 from syntaxa.define.sizes import setting_steps
 from syntaxa.define.stating import Statements
 from syntaxa.define.steps import BindDimensions, ReadOff
-from syntaxa.define.values import drives, driving, quantities_of
+from syntaxa.define.values import drives, driving, quantities_of, values_of
 from syntaxa.define.variants import variants_in
 from syntaxa.define.views import Definition, SketchFreedom, defined
 from syntaxa.deliver.write import ENDINGS, Output, deliver
@@ -216,9 +216,12 @@ def _sketch(sketch: SketchFreedom, part: Defined, state: State) -> DefinedSketch
     stated = said.stated.get(sketch.name)
     counted = stated is not None and sketch.freedom is not None and not sketch.held
     redundant = len(idle_in(stated, values)) if stated is not None and counted else 0
+    wanted = values_of(part, said.measured)
+    against = contradictions_in(stated, wanted) if stated is not None and not sketch.held else []
     return DefinedSketchRecord(
-        sketch.name, sketch.points, sketch.curves, sketch.freedom, sketch.held, sketch.kinds, redundant, []
-    )
+        sketch.name, sketch.points, sketch.curves, sketch.freedom, sketch.held, sketch.kinds, redundant,
+        [list(names) for names in against],
+    )  # fmt: skip
 
 
 def _dimension(measure: Measure, part: Defined, found: Definition) -> DefinedDimensionRecord:

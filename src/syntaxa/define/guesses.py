@@ -173,10 +173,12 @@ class Looking:
         return max(1.0, 0.5 / max(depth * depth, 1e-3))
 
     def radii(self, within: float) -> list[Guess]:
-        """Radii next to each other in size."""
-        rounds = sorted(self.rounds, key=lambda r: float(self.x[r[1].r]))
+        """Radii next to each other in size, of circles, and of arcs: a hole and a corner are alike by chance."""
+        rounds = sorted(self.rounds, key=lambda r: (r[1].a is None, float(self.x[r[1].r])))
         made: list[Guess] = []
         for (n, one), (m, two) in itertools.pairwise(rounds):
+            if (one.a is None) != (two.a is None):
+                continue
             spread = math.hypot(self._reach(one), self._reach(two))
             off = float(self.x[two.r] - self.x[one.r]) / spread
             if off <= within:

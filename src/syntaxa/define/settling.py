@@ -13,7 +13,7 @@ from typing import TypeVar
 
 import numpy as np
 
-from syntaxa.define.conflicts import to_blame
+from syntaxa.define.conflicts import can_hold, to_blame
 from syntaxa.define.freedom import Freedom, freedom
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.redundancy import said_again
@@ -154,6 +154,21 @@ def idle_in(stated: Stated, values: Mapping[str, float]) -> tuple[str, ...]:
     """Constraints and dimensions that say nothing new where everything holds, the latest first to go."""
     model = stated.model(values)
     return stated.named(sorted(said_again(model.system, np.array(model.system.x))))
+
+
+def contradictions_in(stated: Stated, values: Mapping[str, float]) -> list[tuple[str, ...]]:
+    """What cannot hold with dimensions at some values, as the sketch lies: the fewest of each that cannot, by name."""
+    model = stated.model(values)
+    if solved(model.system).holds:
+        return []
+    found: list[tuple[str, ...]] = []
+    for number in range(len(stated.constraints) + len(stated.measures) - 1, -1, -1):
+        blame = to_blame(model.system, number)
+        names = stated.named(blame)
+        # Where the others cannot hold without it either, it is not to blame.
+        if names and names not in found and can_hold(model.system, [k for k in blame if k != number]):
+            found.append(names)
+    return found
 
 
 # ---------------------------------------------------------------------- following

@@ -10,10 +10,15 @@ from random_sketches import random_sketch
 
 from syntaxa.define.conflicts import can_hold, to_blame
 from syntaxa.define.freedom import fewest, freedom
+from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.redundancy import said_again
 from syntaxa.define.relations import add
+from syntaxa.define.settling import Stated, contradictions_in
 from syntaxa.define.solving import solved
 from syntaxa.define.unknowns import System
+from syntaxa.drawing.model import Curve
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Line
 
 
 @pytest.mark.parametrize("hundred", range(5))
@@ -139,3 +144,11 @@ def test_a_whole_turn_of_arcs_stays_what_it_is() -> None:
     done = solved(s)
     assert done.holds
     assert done.x[arcs[0].tb] - done.x[arcs[0].ta] + done.x[arcs[1].tb] - done.x[arcs[1].ta] == pytest.approx(math.tau)
+
+
+def test_a_sketch_that_does_not_hold_names_what_is_against_each_other() -> None:
+    curves = (Curve("a", Line(Point(0, 0), Point(40, 0)), "0"), Curve("b", Line(Point(40, 0), Point(40, 30)), "0"))
+    holds = [Constraint("s", "level", (Named("a"),)), Constraint("s", "upright", (Named("a"),))]
+    stated = Stated.of(curves, holds, (Measure("d1", "s", "length", (Named("b"),), use="live", expression="30"),))
+    assert contradictions_in(stated, {"d1": 30.0}) == [("level: #a", "upright: #a")]
+    assert contradictions_in(Stated.of(curves, holds[:1], stated.measures), {"d1": 50.0}) == []

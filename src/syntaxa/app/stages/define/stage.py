@@ -35,7 +35,6 @@ from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
-
 #: Curves up to which glyphs keep off all that is drawn, and not only off their own sketch.
 _MOST_KEPT_FREE = 3000
 
