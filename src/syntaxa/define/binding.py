@@ -113,7 +113,8 @@ class _Finder:
     def found(self, name: str, one: Dimension) -> Iterator[_Fit]:
         """What a dimension may be, with how well it fits."""
         find = {"linear": self._linear, "aligned": self._linear, "radius": self._round, "diameter": self._round,
-                "ordinate": self._ordinate, "angular": self._angular}.get(one.measures)  # fmt: skip
+                "ordinate": self._ordinate, "angular": self._angular,
+                "arc length": self._arc_length}.get(one.measures)  # fmt: skip
         if find is None or len(one.points) < 2:
             return
         for off, kind, things, angle in find(one):
@@ -172,6 +173,19 @@ class _Finder:
                 rim = abs(c.distance_to(b) - r)
                 if off <= REACH or (not whole and rim <= REACH / 2):
                     yield min(off, REACH + rim), one.measures, (piece.name,), 0.0
+
+    def _arc_length(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
+        """By both ends and the centre (DXF reference, ARC_DIMENSION)."""
+        if len(one.points) < 4:
+            return
+        wanted = (*one.points[1:3], one.points[3])
+        for piece, thing in zip(self._model.pieces, self._model.things, strict=True):
+            if isinstance(thing, Round) and thing.a is not None and thing.b is not None:
+                a, b, c = (Point(self._x[s.x], self._x[s.y]) for s in (thing.a, thing.b, thing.c))
+                ends = min(max(a.distance_to(p), b.distance_to(q)) for p, q in (wanted[:2], wanted[1::-1]))
+                off = max(ends, c.distance_to(wanted[2]))
+                if off <= REACH:
+                    yield off, "arc length", (piece.name,), 0.0
 
     def _ordinate(self, one: Dimension) -> Iterator[tuple[float, str, Sequence[Named], float]]:
         zero, place = self._near(one.points[0]), self._near(one.points[1])

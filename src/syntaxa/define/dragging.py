@@ -10,6 +10,7 @@ import math
 from collections.abc import Mapping
 
 import numpy as np
+from scipy.spatial import cKDTree
 
 from syntaxa.define.equations import Equations
 from syntaxa.define.model import Named
@@ -34,12 +35,20 @@ _SHORTEST = 1 / 64
 
 _MOST_STRIDES = 400
 
+#: Share of the size of a part by which points on its two sides may differ and still lie alike.
+_ALIKE = 1e-3
+
 
 class Dragging:
     """A point in the hand: the system is stated once, and every stride is solved from the one before."""
 
-    def __init__(self, stated: Stated, values: Mapping[str, float], name: Named, x: Floats | None = None) -> None:
-        """From where the sketch stands, or from unknowns of its own; raises DefineError where it is no point."""
+    def __init__(
+        self, stated: Stated, values: Mapping[str, float], name: Named, x: Floats | None = None, *, both: bool = False
+    ) -> None:
+        """From where the sketch stands, or from unknowns of its own; raises DefineError where it is no point.
+
+        both  the points that lie like it on the other sides of the middle of its part go the other way as much
+        """
         self._model = stated.model(values, x)
         spot = self._model.thing(name)
         if not isinstance(spot, Spot):
@@ -49,12 +58,14 @@ class Dragging:
         s = self._model.system
         #: All unknowns, as far as the hand has come.
         self._x = np.array(s.x)
+        self._pulled = [(spot, 1.0, 1.0), *(_keep_alike(self._model, spot) if both else ())]
         # A sketch whose place nothing holds would drift after the hand: its lowest point at the left is loath to move.
         anchor = min(s.spots, key=lambda p: s.x[p.x] + s.x[p.y])
-        for axis in anchor if anchor != spot else ():
+        for axis in anchor if all(anchor != p for p, _, _ in self._pulled) else ():
             s.weight[axis] *= _ANCHOR
-        for axis in spot:
-            s.weight[axis] *= _PULL
+        for pulled, _, _ in self._pulled:
+            for axis in pulled:
+                s.weight[axis] *= _PULL
         self._equations = Equations(s)
 
     def to(self, place: Point) -> Floats:
@@ -77,16 +88,63 @@ class Dragging:
     def _stride(self, step: Floats) -> Floats | None:
         """All unknowns after one stride; None where it does not hold or turns something over."""
         aim = self._x.copy()
-        aim[list(self._spot)] += step
+        for pulled, across, up in self._pulled:
+            aim[list(pulled)] += step * (across, up)
         done = solved_from(self._equations, aim)
         if not done.holds or not same_way(self._model, self._x, done.x):
             return None
         return done.x
 
 
-def dragged(stated: Stated, values: Mapping[str, float], name: Named, to: Point, x: Floats | None = None) -> Floats:
+def dragged(
+    stated: Stated, values: Mapping[str, float], name: Named, to: Point, x: Floats | None = None, *, both: bool = False
+) -> Floats:
     """All unknowns of the sketch with a point pulled to a place (mm); raises DefineError where it is no point."""
-    return Dragging(stated, values, name, x).to(to)
+    return Dragging(stated, values, name, x, both=both).to(to)
+
+
+def _keep_alike(model: Model, spot: Spot) -> list[tuple[Spot, float, float]]:
+    """The points that lie like one on the other sides of the middle of its part, with how they go when it goes.
+
+    They are bound to it; and where all of the part is alike on both sides, all of it is bound to stay so.
+    """
+    s = model.system
+    part = _part_of(model, spot)
+    places = np.array([[s.x[p.x], s.x[p.y]] for p in part])
+    low, high = places.min(axis=0), places.max(axis=0)
+    near = _ALIKE * max(float(np.hypot(*(high - low))), 1.0)
+    found = []
+    for across, up in ((-1.0, 1.0), (1.0, -1.0)):
+        wanted = np.where(np.array([across, up]) < 0, low + high - places, places)
+        away, other = cKDTree(places).query(wanted)
+        whole = bool((away <= near).all())
+        for k, p in enumerate(part):
+            q = part[int(other[k])]
+            if whole and p == q:
+                s.total({p[int(up < 0)]: 1.0}, s.x[p[int(up < 0)]])
+            if away[k] > near or p == q or not (whole or spot in (p, q)):
+                continue
+            if p == spot:
+                found.append((q, across, up))
+            if p < q or not whole:
+                for axis, sign in ((0, -across), (1, -up)):
+                    s.total({p[axis]: 1.0, q[axis]: sign}, s.x[p[axis]] + sign * s.x[q[axis]])
+    return found
+
+
+def _part_of(model: Model, spot: Spot) -> list[Spot]:
+    """The points that hang together with one by the ends of curves; all of the sketch for one that stands alone."""
+    beside: dict[Spot, set[Spot]] = {}
+    for thing in model.things:
+        ends = [p for p in (thing.a, thing.b) if p is not None] if thing is not None else []
+        for p in ends:
+            beside.setdefault(p, set()).update(ends)
+    seen, waiting = {spot}, [spot]
+    while waiting:
+        fresh = beside.get(waiting.pop(), set()) - seen
+        seen |= fresh
+        waiting += sorted(fresh)
+    return sorted(seen) if len(seen) > 1 else list(model.system.spots)
 
 
 def _nearer(now: Floats, there: Floats, spot: Spot, to: Point) -> bool:

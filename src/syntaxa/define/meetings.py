@@ -1,4 +1,4 @@
-"""What nearly meets in a sketch: ends and centres on curves, amid lines, and mirrored in a line that stands free.
+"""What nearly meets in a sketch: ends, ends and centres on curves and amid lines, and what is mirrored in a free line.
 
 Every point is compared with every curve, as arrays: sketches in which anything is read off have no more than
 `sketching.MOST_PIECES` of them.
@@ -21,6 +21,26 @@ _AMID, _MIRRORED = math.sqrt(1.5), math.sqrt(2.0)
 
 #: Lines that may be axes: those that stand free, the longest first.
 _MOST_AXES = 12
+
+
+def coincident(look: Looking, within: float) -> list[Guess]:
+    """Ends of different curves that nearly fall together; where a drawing was mended they are one already."""
+    rows: list[tuple[Named, Spot, int]] = []
+    seen: set[Spot] = set()
+    for k, (piece, thing) in enumerate(zip(look.model.pieces, look.model.things, strict=True)):
+        for place, spot in (("start", thing.a), ("end", thing.b)) if thing is not None and piece.ends else ():
+            if spot is not None and spot not in seen:
+                seen.add(spot)
+                rows.append((piece.name.at(place), spot, k))  # type: ignore[arg-type]
+    if not rows:
+        return []
+    places = np.array([[look.x[p.x], look.x[p.y]] for _, p, _ in rows])
+    pairs = sorted(cKDTree(places).query_pairs(2 * within))
+    return [
+        Guess("coincident", (rows[a][0], rows[b][0]), float(np.hypot(*(places[a] - places[b]))) / 2)
+        for a, b in pairs
+        if rows[a][2] != rows[b][2]
+    ]
 
 
 def midpoints(look: Looking, within: float) -> list[Guess]:

@@ -15,6 +15,9 @@ Use = Literal["live", "measured", "text"]
 #: Kinds of dimension whose value is an angle.
 ANGULAR = frozenset(("angle", "sweep"))
 
+#: Kinds of dimension that cannot drive: what they measure is a product of two things that can.
+MEASURED_ONLY = frozenset(("arc length",))
+
 
 class Named(msgspec.Struct, frozen=True, omit_defaults=True, order=True):
     """A piece of a curve, or a place on it, by what it came from.
@@ -89,7 +92,7 @@ class Measure(msgspec.Struct, frozen=True):
     @property
     def sides(self) -> tuple[Named, ...]:
         """Its two sides: the first stays where it changes, unless the other is chosen; none for what is round."""
-        if self.kind in ("length", "sweep"):
+        if self.kind in ("length", "sweep", "arc length"):
             return self.things[0].at("start"), self.things[0].at("end")
         return () if self.kind in ("radius", "diameter") else (self.things[0], self.things[-1])
 

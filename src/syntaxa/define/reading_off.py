@@ -14,7 +14,7 @@ import numpy as np
 from syntaxa.define.chance import meant, noise_of
 from syntaxa.define.equations import Equations
 from syntaxa.define.guesses import Guess, Looking
-from syntaxa.define.meetings import midpoints, mirrored, on_curves
+from syntaxa.define.meetings import coincident, midpoints, mirrored, on_curves
 from syntaxa.define.model import Constraint, Named
 from syntaxa.define.redundancy import said_again
 from syntaxa.define.relations import add
@@ -32,7 +32,7 @@ _MOST_ROUNDS = 60
 _FEW = 4
 
 #: Those that hardly ever nearly hold by chance: whatever lies within the limits is meant.
-_PLAIN = frozenset(("level", "upright", "parallel", "perpendicular", "tangent", "concentric", "ring"))
+_PLAIN = frozenset(("level", "upright", "parallel", "perpendicular", "tangent", "concentric", "ring", "coincident"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,9 +102,9 @@ class _Work:
     @staticmethod
     def _groups() -> tuple[tuple[Callable[[Looking, float], list[Guess]], ...], ...]:
         return (
-            (Looking.directions, Looking.tangents), (Looking.concentric, Looking.radii), (Looking.collinear,),
-            (Looking.rings, Looking.rows), (Looking.centred,), (mirrored,), (midpoints,), (on_curves,),
-            (Looking.aligned,), (Looking.lengths,),
+            (coincident,), (Looking.directions, Looking.tangents), (Looking.concentric, Looking.radii),
+            (Looking.collinear,), (Looking.rings, Looking.rows), (Looking.centred,), (mirrored,), (midpoints,),
+            (on_curves,), (Looking.aligned,), (Looking.lengths,),
         )  # fmt: skip
 
     def _look(self) -> Looking:

@@ -247,6 +247,7 @@ def drawn(s: System, kind: str, things: Sequence[Any], angle: float = 0.0) -> fl
         return s.apart(things[0].a, things[0].b)
     if kind in ("radius", "diameter"):
         return float(x[things[0].r] * (2 if kind == "diameter" else 1))
-    if kind == "sweep":
-        return float(abs(x[things[0].tb] - x[things[0].ta]))
+    if kind in ("sweep", "arc length"):
+        sweep = float(abs(x[things[0].tb] - x[things[0].ta]))
+        return sweep if kind == "sweep" else sweep * float(x[things[0].r])
     return abs(math.remainder(x[things[1].t] - x[things[0].t] + angle, TURN))

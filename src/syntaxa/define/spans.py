@@ -81,7 +81,7 @@ def span_of(model: Model, measure: Measure) -> Span:
         return Point(s.x[spot.x], s.x[spot.y])
 
     one, two = things[0], things[-1]
-    if isinstance(one, Round) and measure.kind == "sweep":
+    if isinstance(one, Round) and measure.kind in ("sweep", "arc length"):
         ends = (at(one.a), at(one.b)) if one.a is not None and one.b is not None else (at(one.c), at(one.c))
         return Sweeping(at(one.c), s.x[one.ta], s.x[one.tb] - s.x[one.ta], ends, turns=False)
     if isinstance(one, Round):

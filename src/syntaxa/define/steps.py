@@ -17,7 +17,7 @@ from syntaxa.define.base import DefineStep
 from syntaxa.define.binding import bind, disagrees
 from syntaxa.define.dragging import dragged
 from syntaxa.define.formulas import check_name, names_in, renamed
-from syntaxa.define.model import Constraint, Measure, Named, Parameter, Use
+from syntaxa.define.model import MEASURED_ONLY, Constraint, Measure, Named, Parameter, Use
 from syntaxa.define.part import Defined
 from syntaxa.define.reading_off import Limits, read_off
 from syntaxa.define.settling import Stated, idle_in, settled_at
@@ -126,6 +126,8 @@ class SetDimension(DefineStep, frozen=True, tag="set-dimension"):
         measure = _the(part, self.name)
         if self.use == "live":
             refuse_held(part, measure.sketch)
+        if self.use == "live" and measure.kind in MEASURED_ONLY:
+            raise DefineError(f"{self.name} is only measured.", suggestion="Give a value to the radius or the angle.")
         if self.use == "live" and not self.expression.strip():
             raise DefineError(f"{self.name} needs a value to drive by.", suggestion="Type one, such as 150 or width/2.")
         changed = msgspec.structs.replace(
@@ -256,17 +258,18 @@ class Rename(DefineStep, frozen=True, tag="rename-value"):
 
 
 class Drag(DefineStep, frozen=True, tag="drag"):
-    """Pulls a point to a place (mm), as far as what holds lets it."""
+    """Pulls a point to a place (mm), as far as what holds lets it; `both` sides of the middle of its part alike."""
 
     sketch: str
     thing: Named
     x: float
     y: float
+    both: bool = False
 
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        return f"Drag the {self.thing}"
+        return f"Drag the {self.thing}{', both sides alike' if self.both else ''}"
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """The rest of the sketch follows."""
@@ -278,7 +281,7 @@ class Drag(DefineStep, frozen=True, tag="drag"):
         refuse_locked(sketch)
         stated = stated_of(part, sketch)
         live = driving(part, stated.measured())
-        done = settled_at(stated, dragged(stated, live, self.thing, Point(self.x, self.y)))
+        done = settled_at(stated, dragged(stated, live, self.thing, Point(self.x, self.y), both=self.both))
         editing = Editing(state)
         changed = taken_over(editing, sketch, done)
         largest, mean = largest_and_mean(done.moves)
@@ -341,8 +344,9 @@ def _driving(part: Defined, sketch: Sketch) -> Defined:
     """
     stated = stated_of(part, sketch)
     values = stated.measured()
-    agreeing = [m for m in stated.measures if m.written is not None and not disagrees(m, values[m.name])]
-    waiting = [m for m in stated.measures if disagrees(m, values[m.name])]
+    could = [m for m in stated.measures if m.kind not in MEASURED_ONLY]
+    agreeing = [m for m in could if m.written is not None and not disagrees(m, values[m.name])]
+    waiting = [m for m in could if disagrees(m, values[m.name])]
     ordered = replace(stated, measures=(*waiting, *agreeing))
     known = {m.name: values[m.name] for m in ordered.measures if m.use != "text"}
     idle = set() if is_large(sketch.curves) else set(idle_in(ordered, known))

@@ -9,7 +9,11 @@ import ezdxf
 import pytest
 
 from syntaxa.define.binding import bind
+from syntaxa.define.part import Defined
+from syntaxa.define.steps import BindDimensions, SetDimension
+from syntaxa.define.views import defined
 from syntaxa.drawing.annotations import Dimension
+from syntaxa.errors import DefineError
 from syntaxa.geometry.transform import Transform
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
@@ -54,6 +58,20 @@ def test_ordinates_know_their_axis():
     state = state_of(draw)
     assert [d.along for d in kept(state)] == pytest.approx([0.0, math.pi / 2])
     assert [m.kind for m in bind(state).measures] == ["distance x", "distance y"]
+
+
+def test_an_arc_length_is_measured_and_cannot_drive():
+    def draw(space):
+        space.add_arc((0, 0), 20, 10, 100)
+        space.add_arc_dim_cra((0, 0), radius=20, start_angle=10, end_angle=100, distance=5, override=PLAIN).render()
+
+    state = state_of(draw)
+    after, _ = BindDimensions().apply(state)
+    (measure,) = after.part(Defined).measures
+    assert (measure.kind, measure.use) == ("arc length", "measured")
+    assert defined(after).measured == {"d1": pytest.approx(20 * math.pi / 2)}
+    with pytest.raises(DefineError, match="only measured"):
+        SetDimension("d1", "40").apply(after)
 
 
 @pytest.mark.parametrize(

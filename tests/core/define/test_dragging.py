@@ -105,3 +105,16 @@ def test_a_crank_can_be_dragged_through_a_whole_turn() -> None:
         assert math.remainder(a - t, math.tau) == pytest.approx(0.0, abs=0.02)
         reach = 20 * math.cos(a) + math.sqrt(65**2 - (20 * math.sin(a)) ** 2)
         assert (x[slider.x], x[slider.y]) == pytest.approx((reach, 0.0), abs=1e-7)
+
+
+def test_both_sides_of_the_middle_go_alike() -> None:
+    stated = plate()
+    before = np.array(stated.bare.system.x)
+    corner = stated.bare.thing(Named("c2", place="start"))
+    x = dragged(stated, {}, Named("c2", place="start"), Point(before[corner.x] + 7, before[corner.y]), both=True)
+    p = [stated.bare.thing(Named(f"c{k}", place="start")) for k in range(8)]
+    for one, other in ((0, 1), (7, 2), (6, 3), (5, 4)):
+        assert x[p[one].x] + x[p[other].x] == pytest.approx(before[p[one].x] + before[p[other].x], abs=1e-6)
+        assert x[p[one].y] == pytest.approx(x[p[other].y], abs=1e-6)
+    assert x[corner.x] == pytest.approx(before[corner.x] + 7, abs=1e-6)
+    assert off(stated, x) < 1e-7

@@ -79,3 +79,16 @@ def test_a_line_in_a_profile_is_no_axis_and_an_end_in_a_corner_is_on_nothing():
     kept = read_off("s", plate()).kept
     assert all("axis" in c.things[2].root for c in kept if c.kind == "symmetric")
     assert all(c.things[0].root == "rib" for c in kept if c.kind == "on")
+
+
+def test_corners_that_nobody_mended_are_held_together_and_closed():
+    p = [Point(0, 0), Point(60, 0), Point(60, 40), Point(0, 40)]
+    apart = [Point(0.01, 0), Point(60, 0.02), Point(59.98, 40), Point(0, 40.01)]
+    curves = tuple(Curve(f"e{k}", Line(apart[k], p[(k + 1) % 4]), "0") for k in range(4))
+    kept = read_off("s", curves).kept
+    assert len(keys(kept, "coincident")) == 4
+    made = settled(Stated.of(curves, kept, ()), {}).curves
+    for k in range(4):
+        assert made[k].shape.end.distance_to(made[(k + 1) % 4].shape.start) <= 1e-9
+    # Six freedoms of a rectangle less its two directions: place, width and height are left.
+    assert free_in(Stated.of(made, kept, ()), {})[1].count == 4

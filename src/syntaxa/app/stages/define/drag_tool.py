@@ -36,12 +36,12 @@ Asked = Callable[[], tuple[Stated, dict[str, float]] | None]
 
 
 class DragTool(Tool):
-    """Press on a point, move, and let go."""
+    """Press on a point, move, and let go; with Shift both sides of the middle of its part go alike."""
 
     cursor = Qt.CursorShape.OpenHandCursor
 
     def __init__(
-        self, canvas: Canvas, asked: Asked, done: Callable[[Named, Point], None], dimensions: DimensionsLayer,
+        self, canvas: Canvas, asked: Asked, done: Callable[[Named, bool, Point], None], dimensions: DimensionsLayer,
         placed: Callable[[str, Point], None],
     ) -> None:  # fmt: skip
         super().__init__(canvas)
@@ -53,6 +53,8 @@ class DragTool(Tool):
         self._values: dict[str, float] = {}
         self._name: Named | None = None
         self._dragging: Dragging | None = None
+        #: Whether both sides of the middle of the part go alike.
+        self._both = False
         self._shapes: list[Shape] = []
 
     def press(self, event: QMouseEvent) -> None:
@@ -64,6 +66,7 @@ class DragTool(Tool):
         if asked is None:
             return
         self._stated, self._values = asked
+        self._both = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
         at = self.canvas.view.to_mm(event.position().x(), event.position().y())
         self._name, self._dragging = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
 
@@ -74,7 +77,7 @@ class DragTool(Tool):
         if self._stated is None or self._name is None or len(self._stated.pieces) > _FOLLOWING:
             return
         if self._dragging is None:
-            self._dragging = Dragging(self._stated, self._values, self._name)
+            self._dragging = Dragging(self._stated, self._values, self._name, both=self._both)
         x = self._dragging.to(Point(*self.canvas.view.to_mm(at.x(), at.y())))
         now = settled_at(self._stated, x).curves
         self._shapes = [c.shape for c, old in zip(now, self._stated.curves, strict=True) if c is not old]
@@ -88,7 +91,7 @@ class DragTool(Tool):
             return
         name, self._name, self._shapes = self._name, None, []
         if name is not None:
-            self._done(name, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
+            self._done(name, self._both, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
         self.canvas.update()
 
     def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
@@ -99,7 +102,7 @@ class DragTool(Tool):
             draw_figure(painter, figure(self._mark.span, at), self._mark.text, view, pen)
 
     def label(self) -> str:
-        return "" if self._name is None else f"the {self._name}"
+        return "" if self._name is None else f"the {self._name}{', both sides alike' if self._both else ''}"
 
     def given_up(self) -> None:
         self._name, self._mark, self._shapes = None, None, []

@@ -257,7 +257,7 @@ class DefineStage(Stage):
         self.show()
         self.shell.show_canvas()
         self.shell.canvas.take(DragTool(self.shell.canvas, self._asked, self._dragged, self.dimensions, self._placed))
-        self.shell.tell("Drag an end or a centre of the chosen sketch, or the text of a dimension; Escape ends it.")
+        self.shell.tell("Drag an end or a centre of the chosen sketch, or the text of a dimension; Shift: both sides.")
 
     def take_dimension(self) -> None:
         """The next clicks draw dimensions of the chosen sketch, until Escape."""
@@ -294,10 +294,10 @@ class DefineStage(Stage):
             self.own_panel.dimensions.choose_when_there(name)
             self.own_panel.do(AddDimensions((msgspec.structs.replace(measure, name=name),)))
 
-    def _dragged(self, name: Named, to: Point) -> None:
+    def _dragged(self, name: Named, both: bool, to: Point) -> None:
         chosen = self.own_panel.chosen_sketch()
         if chosen is not None:
-            self.own_panel.do(Drag(chosen.name, name, to.x, to.y))
+            self.own_panel.do(Drag(chosen.name, name, to.x, to.y, both))
 
     def _placed(self, name: str, to: Point) -> None:
         self.own_panel.do(PlaceDimension(name, to.x, to.y))
