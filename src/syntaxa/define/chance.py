@@ -15,8 +15,8 @@ from syntaxa.define.guesses import Guess
 from syntaxa.geometry.tolerances import NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 
-#: mm; no drawing is said to be better than this.
-FINEST = 1e-6
+#: mm; no drawing is said to be better than this: what is rounded when it is written is off by as much.
+FINEST = 3e-5
 
 #: How sure it must be that something is meant, and within how many times the noise.
 _SURE = 0.9

@@ -1,13 +1,14 @@
 """The fewest dimensions that are missing: those that a draughtsman would think of first, each holding one freedom more.
 
-A place is held first: the lowest point at the left, else everything could be moved. Then radii, lengths, and where
-centres and ends lie from that point; angles last.
+A place is held first: the lowest point at the left, else everything could be moved. Then radii, lengths, how wide
+rings and rows of holes are, how far mirrored points lie apart, and where centres and ends lie from that point; angles
+last.
 """
 
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -43,15 +44,15 @@ class Missing:
         return next((c for c in self.constraints if c.kind == "fixed"), None)
 
 
-def missing(sketch: str, model: Model, free: Freedom) -> Missing:
-    """What would define a sketch in which everything holds, and of which it is known what is free."""
+def missing(sketch: str, model: Model, free: Freedom, holds: Sequence[Constraint] = ()) -> Missing:
+    """What would define a sketch in which everything of `holds` holds, and of which it is known what is free."""
     x = np.array(model.system.x)
     anchor = _anchor(model, free)
     rows: list[tuple[Measure | None, dict[int, float]]] = []
     if anchor is not None:
         spot = _spot(model, anchor)
         rows += [(None, {spot.x: 1.0}), (None, {spot.y: 1.0})]
-    rows += [(m, _slopes(model, m, x)) for m in _natural(sketch, model, anchor)]
+    rows += [(m, _slopes(model, m, x)) for m in _natural(sketch, model, anchor, holds)]
     chosen = fewest(free, [slopes for _, slopes in rows])
     held = sum(rows[k][0] is None for k in chosen)
     found = [m for k in chosen if (m := rows[k][0]) is not None]
@@ -83,7 +84,7 @@ def _anchor(model: Model, free: Freedom) -> Named | None:
     return min(rows)[2] if rows else None
 
 
-def _natural(sketch: str, model: Model, anchor: Named | None) -> Iterator[Measure]:
+def _natural(sketch: str, model: Model, anchor: Named | None, holds: Sequence[Constraint]) -> Iterator[Measure]:
     """Dimensions that a draughtsman would think of, the likeliest first."""
     pairs = [(p.name, t) for p, t in zip(model.pieces, model.things, strict=True) if t is not None]
     lines = [(n, t) for n, t in pairs if isinstance(t, Straight)]
@@ -92,6 +93,8 @@ def _natural(sketch: str, model: Model, anchor: Named | None) -> Iterator[Measur
             yield Measure("", sketch, "diameter" if thing.a is None else "radius", (name,))
     for name, _ in lines:
         yield Measure("", sketch, "length", (name,))
+    for held in holds:
+        yield from _of_pattern(sketch, model, held)
     if anchor is not None:
         for name, spot in point_names(model):
             if spot != _spot(model, anchor):
@@ -101,6 +104,21 @@ def _natural(sketch: str, model: Model, anchor: Named | None) -> Iterator[Measur
         yield Measure("", sketch, "angle", (one, two))
 
 
+def _of_pattern(sketch: str, model: Model, one: Constraint) -> Iterator[Measure]:
+    """How wide a ring is, how far the holes of a row lie apart, and mirrored points."""
+    if one.kind == "ring":
+        yield Measure("", sketch, "distance", (one.things[-1], one.things[0]))
+    elif one.kind in ("row", "symmetric"):
+        pair = one.things[:2]
+        a, b = (_spot(model, n) for n in pair)
+        x = model.system.x
+        for axis, kind in ((0, "distance x"), (1, "distance y")):
+            if abs(x[a[1 - axis]] - x[b[1 - axis]]) <= ROUNDING:
+                yield Measure("", sketch, kind, pair)
+                return
+        yield Measure("", sketch, "distance", pair)
+
+
 def _slopes(model: Model, measure: Measure, x: Floats) -> dict[int, float]:
     """How a dimension grows with the unknowns."""
     things = [model.thing(n) for n in measure.things]
@@ -108,6 +126,10 @@ def _slopes(model: Model, measure: Measure, x: Floats) -> dict[int, float]:
     if isinstance(one, Round):
         return {one.r: 1.0}
     if isinstance(one, Spot) and isinstance(two, Spot):
+        if measure.kind == "distance":
+            way = float(np.arctan2(x[two.y] - x[one.y], x[two.x] - x[one.x]))
+            c, s = float(np.cos(way)), float(np.sin(way))
+            return {two.x: c, one.x: -c, two.y: s, one.y: -s}
         axis = int(measure.kind.endswith("y"))
         return {two[axis]: 1.0, one[axis]: -1.0}
     if isinstance(one, Straight) and isinstance(two, Straight):

@@ -144,7 +144,7 @@ def _not_counted(sketch: Sketch, stated: Stated | None, *, held: bool) -> Sketch
 def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreedom:
     kinds = dict(Counter(c.kind for c in stated.constraints))
     model, free = free_in(stated, values)
-    wanted = missing(name, model, free)
+    wanted = missing(name, model, free, stated.constraints)
     points, curves = len(model.system.spots), len(stated.curves)
     movable = _movable(model, free) if wanted.place is None else _movable_but_for(wanted.place, stated, values)
     proposed = tuple(span_of(model, m) for m in wanted.measures)

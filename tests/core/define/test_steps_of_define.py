@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+import io
 import math
 
 import ezdxf
+import msgspec
 import pytest
-from drawings import CORNER, HEIGHT, HUB, RING, plate
+from drawings import CORNER, HEIGHT, HOLE, HUB, RING, plate, plate_pdf, plate_svg
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined
+from syntaxa.define.picking import measure_of
+from syntaxa.define.sketching import model_of
 from syntaxa.define.steps import (
     AddDimensions,
     BindDimensions,
@@ -22,9 +26,11 @@ from syntaxa.define.steps import (
 )
 from syntaxa.define.views import TRIED, defined
 from syntaxa.deliver.write import deliver
-from syntaxa.geometry.points import Vector
+from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.shapes import Line
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
+from syntaxa.job.revise import accepted, revision
 from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.steps import MendFindings
 
@@ -288,3 +294,76 @@ def test_the_side_that_is_chosen_stays():
             p.x for c in done.state.sketches[0].curves if c.shape.kind == "line" for p in (c.shape.start, c.shape.end)
         ]
         assert (min(xs), max(xs)) == pytest.approx((low, high), abs=1e-9)
+
+
+def across(state) -> Measure:
+    """The dimension that is drawn by clicking the left edge, the right edge, and a place below."""
+    sketch = next(s for s in state.sketches if s.curves)
+    model = model_of(sketch.curves)
+    upright = [
+        (min(p.shape.start.x, p.shape.end.x), p.name)
+        for p in model.pieces
+        if isinstance(p.shape, Line) and abs(p.shape.end.x - p.shape.start.x) < 0.1
+    ]
+    picks = [min(upright)[1], max(upright)[1]]
+    return msgspec.structs.replace(measure_of(model, sketch.name, picks, Point(75.0, -15.0)), name="wide")
+
+
+@pytest.mark.parametrize(("name", "draw", "close"), [("p.svg", plate_svg, 1e-9), ("p.pdf", plate_pdf, 2e-3)])
+def test_in_other_formats_too_a_drawn_width_is_typed_and_goes_out(tmp_path, name, draw, close):
+    # SVG and PDF have no dimensions: one is drawn, and the rest is added. PDF has no arcs, but Beziers in few digits.
+    def job_of(width, *steps):
+        job = Job.of(Source.of(name, draw(width))).with_step(MendFindings(0.1))
+        for step in steps:
+            job = job.with_step(step)
+        return Evaluator().evaluate(job)
+
+    read = job_of(150.0, ReadOff())
+    drawn = AddDimensions((across(read.state),))
+    dimensioned = job_of(150.0, ReadOff(), drawn)
+    assert dimensioned.state.part(Defined).measure("wide").use == "live"
+    steps = (ReadOff(), drawn, *placed(dimensioned.state))
+    assert defined(job_of(150.0, *steps).state).freedom == 0
+    done = job_of(150.0, *steps, SetDimension("wide", "100"))
+    assert failed(done) == []
+    deliver(done.state, tmp_path / "out.dxf")
+    anew = tmp_path / "anew.dxf"
+    deliver(evaluated(plate(100.0), ChooseUnit("mm")).state, anew)
+    mine, there = _sizes(tmp_path / "out.dxf"), _sizes(anew)
+    assert mine["width"] == pytest.approx(100.0, abs=1e-9)
+    assert {k: v for k, v in mine.items() if k != "width"} == pytest.approx(
+        {k: v for k, v in there.items() if k != "width"}, abs=close
+    )
+
+
+def test_what_holds_survives_a_new_revision_and_what_is_gone_is_told():
+    job = Job.of(Source.of("plate.dxf", plate()))
+    for step in (*READ, SetDimension("d1", "120")):
+        job = job.with_step(step)
+    evaluator = Evaluator()
+    before = evaluator.evaluate(job)
+    constrained = job.with_step(
+        Constrain(Constraint("0", "level points", tuple(Named(r, place="centre") for r in _holes(before.state))))
+    )
+    # The next revision has a wider plate, and one of its holes is gone.
+    document = ezdxf.read(io.StringIO(plate(160.0).decode()))
+    gone = next(c for c in document.modelspace().query("CIRCLE") if c.dxf.radius == HOLE)
+    document.modelspace().delete_entity(gone)
+    out = io.StringIO()
+    document.write(out)
+    for one in (job, constrained):
+        revised = accepted(one, revision(one, 1, out.getvalue().encode(), evaluator))
+        after = evaluator.evaluate(revised)
+        assert failed(after) == []
+        assert defined(after.state).measured["d1"] == pytest.approx(120.0, abs=1e-9)
+        kinds = defined(after.state).sketches[0].kinds
+        assert kinds["level"] == 2
+        assert kinds["tangent"] >= 6
+    assert any("cannot be found" in g for s in defined(after.state).sketches for g in s.gone)
+
+
+def _holes(state) -> list[str]:
+    """Two holes of the ring on one level: the one that goes, and that beside it."""
+    rows = [(c.root, c.shape.centre) for c in state.sketches[0].curves if getattr(c.shape, "radius", 0) == HOLE]
+    first = rows[0]
+    return [first[0], max(rows[1:], key=lambda r: -abs(r[1].y - first[1].y))[0]]
