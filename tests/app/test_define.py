@@ -164,9 +164,11 @@ def test_a_parameter_drives_what_uses_it(flange, settled):
     panel.read_dimensions()
     settled()
     own.formula.setText("w = 5in")
+    own.note.setText("stock width")
     own.give()
     settled()
-    assert own.table.model_.index(0, 2).data() == "127.000"
+    assert own.table.model_.index(0, 3).data() == "stock width"
+    assert own.table.model_.index(0, 2).data() == "127.000 mm"
     chosen(flange, "d1").value.setText("w + 3")
     panel.dimensions.set_value()
     settled()
@@ -403,3 +405,45 @@ def test_variants_come_from_a_table_one_is_used_and_all_are_written(flange, sett
     chosen.path.write_text("variant\n")
     buttons["Open a table…"].click()
     assert "holds no variant" in flange.shell.banner.sentence
+
+
+def test_a_dimension_gets_a_name_that_formulas_use(flange, settled):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    panel.read_dimensions()
+    settled()
+    view = chosen(flange, "d4")
+    view.called.setText("hub")
+    QTest.keyClick(view.called, Qt.Key.Key_Return)
+    settled()
+    assert view.one().name == "hub"
+    view = chosen(flange, "d3")
+    view.value.setText("hub / 4")
+    view.set_value()
+    settled()
+    assert flange.session.view(DEFINITION).measured["d3"] == pytest.approx(7.5, abs=1e-9)
+    view = chosen(flange, "hub")
+    view.called.setText("d3")
+    QTest.keyClick(view.called, Qt.Key.Key_Return)
+    settled()
+    assert "is called d3 already" in panel.says.text()
+    assert [m.name for m in flange.session.state.part(Defined).measures].count("hub") == 1
+
+
+def test_a_line_is_dragged_by_the_mouse(flange, settled):
+    panel = panel_of(flange)
+    panel.read_off()
+    settled()
+    flange.drag_points()
+    canvas = flange.canvas
+    right = max((c.shape for c in flange.session.state.sketches[0].curves if c.shape.kind == "line"),
+                key=lambda s: s.start.x + s.end.x)  # fmt: skip
+    grip = pixel_of(flange, right.start.x, right.start.y + 0.3 * (right.end.y - right.start.y))
+    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=grip)
+    QTest.mouseMove(canvas, grip + QPoint(-40, 0))
+    assert canvas.tool._shapes
+    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=grip + QPoint(-40, 0))
+    settled()
+    moved = max(s.end.x for s in (c.shape for c in flange.session.state.sketches[0].curves) if s.kind == "line")
+    assert moved == pytest.approx(right.end.x - 40 / canvas.view.scale, abs=0.3)

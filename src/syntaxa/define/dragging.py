@@ -1,4 +1,4 @@
-"""Dragging: a point goes where it is pulled as far as everything that holds lets it, and the rest follows.
+"""Dragging: a point or a curve goes where it is pulled as far as everything that holds lets it, and the rest follows.
 
 It is pulled on a short leash, stride by stride, each solved from the one before. A stride that would turn a line or an
 arc over is made shorter, and where none is short enough the point stays: nothing flips, ever.
@@ -17,8 +17,7 @@ from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, same_way
 from syntaxa.define.sketching import Model
 from syntaxa.define.solving import solved_from
-from syntaxa.define.unknowns import Spot
-from syntaxa.errors import DefineError
+from syntaxa.define.unknowns import Spot, Thing
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.types import Floats
@@ -45,20 +44,21 @@ class Dragging:
     def __init__(
         self, stated: Stated, values: Mapping[str, float], name: Named, x: Floats | None = None, *, both: bool = False
     ) -> None:
-        """From where the sketch stands, or from unknowns of its own; raises DefineError where it is no point.
+        """From where the sketch stands, or from unknowns of its own; a curve is led by the first of its ends.
 
         both  the points that lie like it on the other sides of the middle of its part go the other way as much
         """
         self._model = stated.model(values, x)
-        spot = self._model.thing(name)
-        if not isinstance(spot, Spot):
-            raise DefineError(f"{name} is no point.", suggestion="Drag an end or a centre.")
+        thing = self._model.thing(name)
+        #: What is led: a point, or of a curve its ends, all by one step; of a circle its centre.
+        spots = led(thing)
+        spot = spots[0]
         self._spot, self._own = spot, len(stated.bare.system.x)
         self._leash = max(_LEASH * _size(self._model), 1e-3)
         s = self._model.system
         #: All unknowns, as far as the hand has come.
         self._x = np.array(s.x)
-        self._pulled = [(spot, 1.0, 1.0), *(_keep_alike(self._model, spot) if both else ())]
+        self._pulled = [*((p, 1.0, 1.0) for p in spots), *(_keep_alike(self._model, spot) if both else ())]
         # A sketch whose place nothing holds would drift after the hand: its lowest point at the left is loath to move.
         anchor = min(s.spots, key=lambda p: s.x[p.x] + s.x[p.y])
         for axis in anchor if all(anchor != p for p, _, _ in self._pulled) else ():
@@ -99,8 +99,16 @@ class Dragging:
 def dragged(
     stated: Stated, values: Mapping[str, float], name: Named, to: Point, x: Floats | None = None, *, both: bool = False
 ) -> Floats:
-    """All unknowns of the sketch with a point pulled to a place (mm); raises DefineError where it is no point."""
+    """All unknowns of the sketch with a point pulled to a place (mm); a curve by the first of its ends."""
     return Dragging(stated, values, name, x, both=both).to(to)
+
+
+def led(thing: Thing) -> list[Spot]:
+    """The points by which a thing is led: itself, the ends of a curve, or the centre of a circle."""
+    if isinstance(thing, Spot):
+        return [thing]
+    ends = [p for p in (thing.a, thing.b) if p is not None]
+    return ends or [thing.c]  # type: ignore[union-attr]
 
 
 def _keep_alike(model: Model, spot: Spot) -> list[tuple[Spot, float, float]]:

@@ -258,7 +258,10 @@ class Rename(DefineStep, frozen=True, tag="rename-value"):
 
 
 class Drag(DefineStep, frozen=True, tag="drag"):
-    """Pulls a point to a place (mm), as far as what holds lets it; `both` sides of the middle of its part alike."""
+    """Pulls a point, or a curve by its first end, to a place (mm), as far as what holds lets it.
+
+    both  the points on the other sides of the middle of its part go the other way as much
+    """
 
     sketch: str
     thing: Named

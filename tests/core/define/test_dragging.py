@@ -118,3 +118,17 @@ def test_both_sides_of_the_middle_go_alike() -> None:
         assert x[p[one].y] == pytest.approx(x[p[other].y], abs=1e-6)
     assert x[corner.x] == pytest.approx(before[corner.x] + 7, abs=1e-6)
     assert off(stated, x) < 1e-7
+
+
+def test_a_curve_is_led_by_its_ends_and_a_circle_by_its_centre() -> None:
+    stated = plate()
+    before = np.array(stated.bare.system.x)
+    line = stated.bare.thing(Named("c2"))
+    x = dragged(stated, {}, Named("c2"), Point(before[line.a.x] + 7, before[line.a.y]))
+    for spot in (line.a, line.b):
+        assert (x[spot.x], x[spot.y]) == pytest.approx((before[spot.x] + 7, before[spot.y]), abs=1e-4)
+    assert off(stated, x) < 1e-7
+    hole = stated.bare.thing(Named("hole"))
+    x = dragged(stated, {}, Named("hole"), Point(44, 21))
+    assert (x[hole.c.x], x[hole.c.y]) == pytest.approx((44, 21), abs=1e-6)
+    assert x[hole.r] == before[hole.r]

@@ -5,18 +5,19 @@ from __future__ import annotations
 import math
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.define.dimension_layer import Mark
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.stages.define.value_field import ValueField
+from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.define.model import Measure, Named
 from syntaxa.define.part import Defined
 from syntaxa.define.stating import shown
-from syntaxa.define.steps import SetDimension
+from syntaxa.define.steps import Rename, SetDimension
 from syntaxa.define.views import Definition
 from syntaxa.geometry.points import Point
 
@@ -55,6 +56,12 @@ class DimensionsView(QWidget):
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
+        self.called = QLineEdit()
+        self.called.setAccessibleName("Name of the chosen dimension")
+        self.called.setToolTip("The name by which formulas call it; Return gives it another, wherever it is used.")
+        self.called.setMaximumWidth(84)
+        self.called.setFont(figure_font())
+        self.called.returnPressed.connect(self._rename)
         self.value = ValueField("Value of the chosen dimension")
         self.value.returnPressed.connect(self.set_value)
         self.value.tried.connect(self.tried)
@@ -74,8 +81,9 @@ class DimensionsView(QWidget):
         column.setSpacing(7)
         column.addLayout(row_of(label("Dimensions", "heading"), None, self.bind))
         column.addWidget(self.table)
-        column.addLayout(row_of(self.value, self.set, self.other_side))
+        column.addLayout(row_of(self.called, self.value, self.set))
         column.addLayout(row_of(self.written, self.drawn, self.words, None))
+        column.addLayout(row_of(self.other_side, None))
         self.table.selection().selectionChanged.connect(lambda *_: self._row_chosen())
         # Who clicks a dimension means to type.
         self.table.clicked.connect(lambda _index: self._type())
@@ -179,8 +187,10 @@ class DimensionsView(QWidget):
 
     def _show_chosen(self) -> None:
         one = self.one()
-        for widget in (self.value, self.set, self.drawn, self.words):
+        for widget in (self.called, self.value, self.set, self.drawn, self.words):
             widget.setEnabled(one is not None)
+        if not (self.called.hasFocus() and self.called.isModified()):
+            self.called.setText(one.name if one is not None else "")
         self.written.setEnabled(one is not None and one.written is not None)
         self.other_side.setEnabled(one is not None and bool(one.sides))
         self.other_side.setChecked(self._side == 1)
@@ -201,6 +211,13 @@ class DimensionsView(QWidget):
             self.value.setModified(False)
             self.tried.emit("")
             self.wanted.emit(SetDimension(one.name, text, stays=self.staying if self._side else ()))
+
+    def _rename(self) -> None:
+        one, name = self.one(), self.called.text().strip()
+        if one is not None and name and name != one.name:
+            self.called.setModified(False)
+            self._coming = name
+            self.wanted.emit(Rename(one.name, name))
 
     def leave(self) -> None:
         """What is typed is not wanted."""

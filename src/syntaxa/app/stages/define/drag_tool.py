@@ -14,12 +14,13 @@ from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.stages.define.dimension_layer import DimensionsLayer, Mark, draw_figure
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.define.dragging import Dragging
+from syntaxa.define.dragging import Dragging, led
 from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, settled_at
 from syntaxa.define.sketching import point_names
 from syntaxa.define.spans import figure
-from syntaxa.geometry.points import Point
+from syntaxa.geometry.places import nearest_on
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Shape
 
 if TYPE_CHECKING:
@@ -36,7 +37,7 @@ Asked = Callable[[], tuple[Stated, dict[str, float]] | None]
 
 
 class DragTool(Tool):
-    """Press on a point, move, and let go; with Shift both sides of the middle of its part go alike."""
+    """Press on a point or a curve, move, and let go; with Shift both sides of the middle of its part go alike."""
 
     cursor = Qt.CursorShape.OpenHandCursor
 
@@ -53,6 +54,8 @@ class DragTool(Tool):
         self._values: dict[str, float] = {}
         self._name: Named | None = None
         self._dragging: Dragging | None = None
+        #: From the hand to what is led (mm).
+        self._off = Vector(0.0, 0.0)
         #: Whether both sides of the middle of the part go alike.
         self._both = False
         self._shapes: list[Shape] = []
@@ -68,7 +71,12 @@ class DragTool(Tool):
         self._stated, self._values = asked
         self._both = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
         at = self.canvas.view.to_mm(event.position().x(), event.position().y())
-        self._name, self._dragging = _nearest(self._stated, Point(*at), _REACH / self.canvas.view.scale), None
+        place, reach = Point(*at), _REACH / self.canvas.view.scale
+        self._name, self._dragging = _nearest(self._stated, place, reach) or self._curve_at(place, reach), None
+        self._off = Vector(0.0, 0.0)
+        if self._name is not None and not self._name.place:
+            # The curve is led by its first end, as far from the hand as it was when it was taken.
+            self._off = _first_end(self._stated, self._name) - place
 
     def move(self, at: QPointF) -> None:
         if self._mark is not None:
@@ -78,10 +86,24 @@ class DragTool(Tool):
             return
         if self._dragging is None:
             self._dragging = Dragging(self._stated, self._values, self._name, both=self._both)
-        x = self._dragging.to(Point(*self.canvas.view.to_mm(at.x(), at.y())))
+        x = self._dragging.to(Point(*self.canvas.view.to_mm(at.x(), at.y())) + self._off)
         now = settled_at(self._stated, x).curves
         self._shapes = [c.shape for c, old in zip(now, self._stated.curves, strict=True) if c is not old]
         self.canvas.update()
+
+    def _curve_at(self, place: Point, reach: float) -> Named | None:
+        """The piece under the hand, of the chosen sketch."""
+        stated = self._stated
+        if stated is None:
+            return None
+        ids = {c.id for c in stated.curves}
+        curve = self.canvas.selection.nearest_that(place.x, place.y, reach, lambda c: c.id in ids)
+        if curve is None:
+            return None
+        rows = zip(stated.pieces, stated.bare.things, strict=True)
+        mine = [p for p, t in rows if t is not None and stated.curves[p.curve].id == curve.id]
+        near = [(nearest_on(p.shape, place).distance_to(place), p.name) for p in mine]
+        return min(near)[1] if near else None
 
     def release(self, event: QMouseEvent) -> None:
         mark, self._mark = self._mark, None
@@ -91,7 +113,8 @@ class DragTool(Tool):
             return
         name, self._name, self._shapes = self._name, None, []
         if name is not None:
-            self._done(name, self._both, Point(*self.canvas.view.to_mm(event.position().x(), event.position().y())))
+            to = Point(*self.canvas.view.to_mm(event.position().x(), event.position().y()))
+            self._done(name, self._both, to + self._off)
         self.canvas.update()
 
     def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
@@ -117,3 +140,10 @@ def _nearest(stated: Stated, at: Point, reach: float) -> Named | None:
     away = np.hypot(*(places - (at.x, at.y)).T)
     best = int(away.argmin())
     return rows[best][0] if away[best] <= reach else None
+
+
+def _first_end(stated: Stated, name: Named) -> Point:
+    """Where a curve is led: its first end, or the centre of a circle."""
+    s, thing = stated.bare.system, stated.bare.thing(name)
+    spot = led(thing)[0]
+    return Point(s.x[spot.x], s.x[spot.y])

@@ -40,6 +40,7 @@ class ParametersView(QWidget):
                 Column("Name", lambda p: p.name, figure=False),
                 Column("Is", lambda p: p.expression, figure=False, tip=lambda p: p.note),
                 Column("Value", self._worth_of),
+                Column("Note", lambda p: p.note, figure=False, tip=lambda p: p.note),
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
@@ -48,6 +49,10 @@ class ParametersView(QWidget):
         self.formula.setPlaceholderText("width = 4in + 2mm")
         self.formula.setFont(figure_font())
         self.formula.returnPressed.connect(self.give)
+        self.note = QLineEdit()
+        self.note.setAccessibleName("A note on the parameter")
+        self.note.setPlaceholderText("a note")
+        self.note.returnPressed.connect(self.give)
         give, drop = button("Set", "Give this parameter its value"), button("Drop", "Take the chosen parameter away")
         give.clicked.connect(self.give)
         drop.clicked.connect(self.drop)
@@ -56,7 +61,8 @@ class ParametersView(QWidget):
         column.setSpacing(7)
         column.addWidget(label("Parameters", "heading"))
         column.addWidget(self.table)
-        column.addLayout(row_of(self.formula, give, drop))
+        column.addLayout(row_of(self.formula, self.note))
+        column.addLayout(row_of(give, drop, None))
         self.table.selection().selectionChanged.connect(lambda *_: self._chosen())
 
     def show_parts(self, part: Defined, measured: dict[str, float], lengths: LengthFormat) -> None:
@@ -68,7 +74,7 @@ class ParametersView(QWidget):
         """The parameter that was typed becomes what stands behind its name."""
         name, sign, expression = (part.strip() for part in self.formula.text().partition("="))
         if sign and name and expression:
-            self.wanted.emit(SetParameter(name, expression))
+            self.wanted.emit(SetParameter(name, expression, self.note.text().strip()))
         else:
             self.told.emit("Type a name and what it is, such as width = 4in.")
 
@@ -77,6 +83,7 @@ class ParametersView(QWidget):
         at = self.table.chosen_row()
         if 0 <= at < len(self._part.parameters):
             self.formula.clear()
+            self.note.clear()
             self.wanted.emit(SetParameter(self._part.parameters[at].name, ""))
 
     def _chosen(self) -> None:
@@ -84,6 +91,7 @@ class ParametersView(QWidget):
         if 0 <= at < len(self._part.parameters):
             one = self._part.parameters[at]
             self.formula.setText(f"{one.name} = {one.expression}")
+            self.note.setText(one.note)
 
     def _worth_of(self, one: Parameter) -> str:
         try:
@@ -92,4 +100,4 @@ class ParametersView(QWidget):
             return "–"
         if worth.angle:
             return f"{math.degrees(worth.size):.4g}°"
-        return self._lengths.number(worth.size) if worth.length == 1 else plain_number(worth.size, 6)
+        return self._lengths.text(worth.size) if worth.length == 1 else plain_number(worth.size, 6)
