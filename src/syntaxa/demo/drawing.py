@@ -64,7 +64,7 @@ def revised_bytes() -> bytes:
 def _finished(document: ezdxf.document.Drawing) -> bytes:
     for entity in document.modelspace():
         entity.translate(*FAR_AWAY, 0.0)
-    return _stable_bytes(document)
+    return stable_bytes(document)
 
 
 def _drawn() -> ezdxf.document.Drawing:
@@ -84,11 +84,12 @@ def _drawn() -> ezdxf.document.Drawing:
     return document
 
 
-def _stable_bytes(document: ezdxf.document.Drawing) -> bytes:
+def stable_bytes(document: ezdxf.document.Drawing) -> bytes:
+    """A document as DXF, the same bytes on every day."""
     text = io.StringIO()
     document.write(text)
     lines = text.getvalue().splitlines()
-    # The writer stamps the hour and fresh identifiers; the demo is to be the same on every day.
+    # The writer stamps the hour and fresh identifiers.
     for k, line in enumerate(lines[:-2]):
         if line.strip() in ("$TDCREATE", "$TDUCREATE", "$TDUPDATE", "$TDUUPDATE"):
             lines[k + 2] = "2460000.5"

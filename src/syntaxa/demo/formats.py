@@ -13,13 +13,11 @@ import pikepdf
 from PIL import Image, ImageDraw, ImageFilter
 
 from syntaxa.demo.drawing import NAME, demo_bytes, revised_bytes
+from syntaxa.demo.flange import circle_in_pdf, flange_dxf
 from syntaxa.files import write_atomically
 
 #: Points of 1/72 inch in a mm.
 _POINT = 72 / 25.4
-
-#: A cubic's handles for a quarter circle, as a share of the radius.
-_HANDLE = 4 / 3 * math.tan(math.pi / 8)
 
 
 def write_drawings(folder: Path) -> Path:
@@ -30,6 +28,7 @@ def write_drawings(folder: Path) -> Path:
         "valve-plate.dwg": files("syntaxa.demo").joinpath("data/valve-plate.dwg").read_bytes(),
         "float-gauge.svg": gauge_svg(),
         "pump-cover.pdf": cover_pdf(),
+        "pump-flange.dxf": flange_dxf(),
         "pulley-sketch-scan.png": pulley_scan(),
         "shaft-sleeve.stl": sleeve_stl(),
     }.items():
@@ -80,8 +79,8 @@ def cover_pdf() -> bytes:
     x, y = 130.0, 110.0
     bolts = [(x + 62 * math.cos(a), y + 62 * math.sin(a)) for a in (math.pi / 3 * k for k in range(6))]
     body = [f"{_POINT:.8f} 0 0 {_POINT:.8f} 0 0 cm 0.25 w"]
-    body += ["/OC /C BDC", _circle(x, y, 75), _circle(x, y, 40), "EMC"]
-    body += ["/OC /H BDC 0.7 0.1 0.1 RG", *(_circle(u, v, 4.5) for u, v in bolts), "0 G EMC"]
+    body += ["/OC /C BDC", circle_in_pdf(x, y, 75), circle_in_pdf(x, y, 40), "EMC"]
+    body += ["/OC /H BDC 0.7 0.1 0.1 RG", *(circle_in_pdf(u, v, 4.5) for u, v in bolts), "0 G EMC"]
     body += ["/OC /M BDC 0.13 w", *_dashes(x - 84, y, x + 84, y), *_dashes(x, y - 84, x, y + 84), "EMC"]
     body += ["/OC /T BDC 0.35 w 10 10 277 190 re S 187 10 100 30 re S"]
     title = ((5, 28, "PUMP COVER"), (3, 20, "SCALE 1:1   ALL SIZES IN MM"), (3, 14, "6 x 9.0 ON 124"))
@@ -91,16 +90,6 @@ def cover_pdf() -> bytes:
     stream = io.BytesIO()
     pdf.save(stream, deterministic_id=True, min_version="1.5")
     return stream.getvalue()
-
-
-def _circle(x: float, y: float, r: float) -> str:
-    k = _HANDLE * r
-    return (
-        f"{x + r:.4f} {y:.4f} m {x + r:.4f} {y + k:.4f} {x + k:.4f} {y + r:.4f} {x:.4f} {y + r:.4f} c "
-        f"{x - k:.4f} {y + r:.4f} {x - r:.4f} {y + k:.4f} {x - r:.4f} {y:.4f} c "
-        f"{x - r:.4f} {y - k:.4f} {x - k:.4f} {y - r:.4f} {x:.4f} {y - r:.4f} c "
-        f"{x + k:.4f} {y - r:.4f} {x + r:.4f} {y - k:.4f} {x + r:.4f} {y:.4f} c h S"
-    )
 
 
 def _dashes(x: float, y: float, u: float, v: float) -> list[str]:

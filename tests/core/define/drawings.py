@@ -1,4 +1,4 @@
-"""A plate with dimensions as a DXF, written by ezdxf, and without as SVG and PDF: for the pump's flange, made up."""
+"""A plate with dimensions as a DXF, written by ezdxf: for the pump's flange, made up."""
 
 from __future__ import annotations
 
@@ -8,7 +8,6 @@ import random
 
 import ezdxf
 from ezdxf.math import bulge_to_arc
-from reportlab.pdfgen.canvas import Canvas
 
 PLAIN = {"dimlfac": 1.0}
 HEIGHT, CORNER, HUB, RING, HOLE = 80.0, 10.0, 15.0, 25.0, 3.0
@@ -61,31 +60,3 @@ def _dimension(space, p, w, middle, text) -> None:
     ]  # fmt: skip
     for one in made:
         one.render()
-
-
-def circles(width: float) -> list[tuple[float, float, float]]:
-    """The hub and the six holes: centre and radius."""
-    x, y = width / 2, HEIGHT / 2
-    ring = [(x + RING * math.cos(k * math.pi / 3), y + RING * math.sin(k * math.pi / 3), HOLE) for k in range(6)]
-    return [(x, y, HUB), *ring]
-
-
-def plate_svg(width: float) -> bytes:
-    """The same plate as an SVG in mm."""
-    w, h, r = width, HEIGHT, CORNER
-    arc = f"A{r} {r} 0 0 1"
-    outline = (f"M{r} 0H{w - r}{arc} {w} {r}V{h - r}{arc} {w - r} {h}H{r}{arc} 0 {h - r}V{r}{arc} {r} 0Z")  # fmt: skip
-    holes = "".join(f'<circle cx="{x!r}" cy="{y!r}" r="{q}"/>' for x, y, q in circles(width))
-    head = f'<svg xmlns="http://www.w3.org/2000/svg" width="{w}mm" height="{h}mm" viewBox="0 0 {w} {h}" '
-    return f'{head}fill="none" stroke="#000"><path d="{outline}"/>{holes}</svg>'.encode()
-
-
-def plate_pdf(width: float) -> bytes:
-    """The same plate as a PDF, in points."""
-    out, mm = io.BytesIO(), 72 / 25.4
-    page = Canvas(out, pagesize=(400 * mm, 300 * mm), pageCompression=0)
-    page.roundRect(0, 0, width * mm, HEIGHT * mm, CORNER * mm)
-    for x, y, r in circles(width):
-        page.circle(x * mm, y * mm, r * mm)
-    page.save()
-    return out.getvalue()

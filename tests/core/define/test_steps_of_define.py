@@ -8,7 +8,7 @@ import math
 import ezdxf
 import msgspec
 import pytest
-from drawings import CORNER, HEIGHT, HOLE, HUB, RING, plate, plate_pdf, plate_svg
+from drawings import CORNER, HEIGHT, HOLE, HUB, RING, plate
 
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named
@@ -26,6 +26,7 @@ from syntaxa.define.steps import (
 )
 from syntaxa.define.views import TRIED, defined
 from syntaxa.deliver.write import deliver
+from syntaxa.demo.flange import flange_dxf, flange_pdf, flange_svg
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Line
 from syntaxa.job.evaluate import Evaluator
@@ -309,31 +310,38 @@ def across(state) -> Measure:
     return msgspec.structs.replace(measure_of(model, sketch.name, picks, Point(75.0, -15.0)), name="wide")
 
 
-@pytest.mark.parametrize(("name", "draw", "close"), [("p.svg", plate_svg, 1e-9), ("p.pdf", plate_pdf, 2e-3)])
-def test_in_other_formats_too_a_drawn_width_is_typed_and_goes_out(tmp_path, name, draw, close):
-    # SVG and PDF have no dimensions: one is drawn, and the rest is added. PDF has no arcs, but Beziers in few digits.
-    def job_of(width, *steps):
-        job = Job.of(Source.of(name, draw(width))).with_step(MendFindings(0.1))
-        for step in steps:
-            job = job.with_step(step)
-        return Evaluator().evaluate(job)
+def job_of(name: str, data: bytes, *steps):
+    job = Job.of(Source.of(name, data)).with_step(MendFindings(0.1))
+    for step in steps:
+        job = job.with_step(step)
+    return Evaluator().evaluate(job)
 
-    read = job_of(150.0, ReadOff())
-    drawn = AddDimensions((across(read.state),))
-    dimensioned = job_of(150.0, ReadOff(), drawn)
-    assert dimensioned.state.part(Defined).measure("wide").use == "live"
-    steps = (ReadOff(), drawn, *placed(dimensioned.state))
-    assert defined(job_of(150.0, *steps).state).freedom == 0
-    done = job_of(150.0, *steps, SetDimension("wide", "100"))
+
+def read_and_dimensioned(name: str, data: bytes) -> list:
+    """What a user does to the demo's flange: read off; then bind, and take what is written, or draw the width."""
+    if name.endswith(".dxf"):
+        return [ReadOff(), BindDimensions(), SetDimension("d1", "150")]
+    return [ReadOff(), AddDimensions((across(job_of(name, data, ReadOff()).state),))]
+
+
+@pytest.mark.parametrize(("name", "draw"), [("f.dxf", flange_dxf), ("f.svg", flange_svg), ("f.pdf", flange_pdf)])
+def test_the_demo_in_three_formats_is_defined_in_four_steps_and_100_goes_out(tmp_path, name, draw):
+    # SVG and PDF have no dimensions: the width is drawn. With what is missing that makes three or four clicks.
+    steps = read_and_dimensioned(name, draw())
+    steps += placed(job_of(name, draw(), *steps).state)
+    assert len(steps) <= 4
+    assert defined(job_of(name, draw(), *steps).state).freedom == 0
+    wide = "d1" if name.endswith(".dxf") else "wide"
+    done = job_of(name, draw(), *steps, SetDimension(wide, "100"))
     assert failed(done) == []
     deliver(done.state, tmp_path / "out.dxf")
     anew = tmp_path / "anew.dxf"
-    deliver(evaluated(plate(100.0), ChooseUnit("mm")).state, anew)
+    deliver(job_of("anew.dxf", plate(100.0), ChooseUnit("mm")).state, anew)
     mine, there = _sizes(tmp_path / "out.dxf"), _sizes(anew)
-    assert mine["width"] == pytest.approx(100.0, abs=1e-9)
-    assert {k: v for k, v in mine.items() if k != "width"} == pytest.approx(
-        {k: v for k, v in there.items() if k != "width"}, abs=close
-    )
+    assert mine.pop("width") == pytest.approx(100.0, abs=1e-9)
+    del there["width"]
+    # What the demo's drawing is off by (0.005 mm, each line) is still in what nobody typed.
+    assert mine == pytest.approx(there, abs=0.03)
 
 
 def test_what_holds_survives_a_new_revision_and_what_is_gone_is_told():

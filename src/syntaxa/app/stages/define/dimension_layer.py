@@ -25,7 +25,7 @@ _GAP, _BEYOND = 3.0, 5.0
 _HEAD, _HALF_HEAD, _SHORT = 9.0, 2.2, 26.0
 
 #: Pixels from what is measured to a text that nobody has placed; the next, where that has no room.
-_AWAY = (26.0, 46.0, 66.0, 86.0)
+_AWAY = tuple(26.0 + 20.0 * k for k in range(9))
 
 #: Pixels of room round a text, and of the marks at the sides of the chosen dimension.
 _ROOM, _MARK = 3.0, 5.0
@@ -72,6 +72,8 @@ class DimensionsLayer(Layer):
         self._chosen, self._side = "", 0
         self._frames: list[tuple[QPolygonF, Mark]] = []
         self._sides: list[tuple[QPointF, int]] = []
+        #: Room that dimension lines take, in pixels.
+        self._lines: list[QRectF] = []
 
     def show(self, marks: Sequence[Mark]) -> None:
         """These dimensions."""
@@ -84,16 +86,20 @@ class DimensionsLayer(Layer):
         self.update()
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
-        self._frames, self._sides = [], []
+        self._frames, self._sides, self._lines = [], [], []
         font = figure_font(12)
         painter.setFont(font)
         metrics = QFontMetricsF(font)
-        # What must be seen has its room first.
-        ordered = sorted(self._marks[:_MOST], key=lambda m: (m.name != self._chosen or m.is_proposed, not m.open))
+        # What must be seen has its room first, then what was placed; shorter ones lie nearer than longer ones.
+        ordered = sorted(
+            self._marks[:_MOST],
+            key=lambda m: (m.name != self._chosen or m.is_proposed, not m.open, m.place is None, _size_of(m.span)),
+        )
         for mark in ordered:
             drawn = self._laid(mark, view, metrics)
             if drawn is not None:
                 self._frames.append((drawn[1], mark))
+                self._lines.append(_line_room(drawn[0], view))
                 self._draw(painter, mark, drawn[0], view, tokens, metrics)
 
     def _laid(self, mark: Mark, view: Camera, metrics: QFontMetricsF) -> tuple[Figure, QPolygonF] | None:
@@ -102,8 +108,8 @@ class DimensionsLayer(Layer):
             usual_place(mark.span, mark.middle, away / view.scale) for away in _AWAY
         ]  # fmt: skip
         laid = [(f, _frame(f, mark.text, view, metrics)) for f in (figure(mark.span, p) for p in places)]
-        taken = [other.boundingRect() for other, _ in self._frames]
-        free = (row for row in laid if not any(row[1].boundingRect().intersects(t) for t in taken))
+        taken = [*self.texts(), *self._lines]
+        free = (row for row in laid if not any(t.intersects(r) for r in _rooms(*row, view) for t in taken))
         must = mark.open or mark.place is not None or (mark.name == self._chosen and not mark.is_proposed)
         return next(free, laid[0] if must else None)
 
@@ -207,6 +213,23 @@ def draw_figure(painter: QPainter, lines: Figure, text: str, view: Camera, pen: 
     painter.rotate(-math.degrees(lines.writing))
     painter.drawText(_box(text, QFontMetricsF(font)), Qt.AlignmentFlag.AlignCenter, text)
     painter.restore()
+
+
+def _rooms(lines: Figure, frame: QPolygonF, view: Camera) -> tuple[QRectF, ...]:
+    """What a dimension wants for itself: its text, and its line where that is straight."""
+    return frame.boundingRect(), _line_room(lines, view)
+
+
+def _line_room(lines: Figure, view: Camera) -> QRectF:
+    ends = [QPointF(*view.to_pixels(p.x, p.y)) for p in (lines.line.start, lines.line.end)]
+    if not (isinstance(lines.line, Line) and lines.helpers):
+        return QRectF()
+    return QRectF(*ends).normalized().adjusted(-2, -2, 2, 2)
+
+
+def _size_of(span: Span) -> float:
+    """How long a dimension is (mm); what is round or turns lies by itself."""
+    return span.a.distance_to(span.b) if isinstance(span, Straightly) else 0.0
 
 
 def _box(text: str, metrics: QFontMetricsF) -> QRectF:

@@ -68,7 +68,7 @@ class DimensionsView(QWidget):
         self.set = button("Set", "Give the chosen dimension this value")
         self.set.clicked.connect(self.set_value)
         self.bind = button("Bind the dimensions", "Bind the dimensions of the drawing to what they measure")
-        self.other_side = button("Other end stays", "Let the other end of the chosen dimension stay when it changes")
+        self.other_side = button("Other end", "Let the other end of the chosen dimension stay when it changes")
         self.other_side.setCheckable(True)
         self.other_side.clicked.connect(lambda on: self.stay(int(on)))
         self.written = button("As written", "Take the value that the drawing writes")
@@ -82,8 +82,7 @@ class DimensionsView(QWidget):
         column.addLayout(row_of(label("Dimensions", "heading"), None, self.bind))
         column.addWidget(self.table)
         column.addLayout(row_of(self.called, self.value, self.set))
-        column.addLayout(row_of(self.written, self.drawn, self.words, None))
-        column.addLayout(row_of(self.other_side, None))
+        column.addLayout(row_of(self.written, self.drawn, self.words, None, self.other_side))
         self.table.selection().selectionChanged.connect(lambda *_: self._row_chosen())
         # Who clicks a dimension means to type.
         self.table.clicked.connect(lambda _index: self._type())

@@ -39,6 +39,10 @@ from syntaxa.geometry.shapes import Shape
 _MOST_KEPT_FREE = 3000
 
 
+#: Share of the size of a sketch that is shown round it.
+_ROOM = 0.16
+
+
 class DefineStage(Stage):
     """Reads off what holds, binds dimensions, and lets values be typed."""
 
@@ -180,7 +184,11 @@ class DefineStage(Stage):
 
     def walk(self) -> Sequence[WalkStep]:
         session = self.shell.session
-        return (("", lambda: session.do(ReadOff())), ("6-define", lambda: self._look_at("BASE-PLATE")))
+        return (
+            ("", lambda: session.do(ReadOff())),
+            ("", lambda: self._look_at("BASE-PLATE")),
+            ("6-define", self._add_missing_here),
+        )
 
     def _look_at(self, name: str) -> None:
         """Chooses a sketch and shows it."""
@@ -189,7 +197,9 @@ class DefineStage(Stage):
         box = extents_of(sketch.curves) if sketch is not None else None
         if box is not None:
             self.own_panel.choose_sketch(name)
-            self.shell.canvas.fit_box(box)
+            # With room for the dimensions round it.
+            room = _ROOM * max(box[2] - box[0], box[3] - box[1])
+            self.shell.canvas.fit_box((box[0] - room, box[1] - room, box[2] + room, box[3] + room))
 
     # ------------------------------------------------------------------ trying
 
@@ -237,6 +247,12 @@ class DefineStage(Stage):
             self._add(wanted, constraints)
         else:
             self.shell.tell("Nothing is missing.")
+
+    def _add_missing_here(self) -> None:
+        """Adds what is missing in the chosen sketch."""
+        sketch = self.own_panel.chosen_sketch()
+        if sketch is not None:
+            self._add(sketch.missing.measures, sketch.missing.constraints)
 
     def _add_proposed(self, number: int) -> None:
         """Adds one of the missing dimensions of the chosen sketch."""
