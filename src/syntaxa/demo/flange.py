@@ -27,9 +27,11 @@ _POINT = 72 / 25.4
 _HANDLE = 4 / 3 * math.tan(math.pi / 8)
 
 
-def flange_dxf(width: float = WIDTH, noise: float = 0.005, text: str = f"{WRITTEN:g}") -> bytes:
-    """As a DXF in mm; `text` overrides what the dimension of the width shows."""
-    dice = random.Random(1)
+def flange_dxf(
+    width: float = WIDTH, noise: float = 0.005, text: str = f"{WRITTEN:g}", seed: int = 1, layer: str = "FLANGE"
+) -> bytes:
+    """As a DXF in mm; `text` overrides what the dimension of the width shows, `<>` shows what is measured."""
+    dice = random.Random(seed)
 
     def off(x: float, y: float) -> tuple[float, float]:
         return x + dice.gauss(0, noise), y + dice.gauss(0, noise)
@@ -43,12 +45,12 @@ def flange_dxf(width: float = WIDTH, noise: float = 0.005, text: str = f"{WRITTE
     for k in range(8):
         a, b = p[k], p[(k + 1) % 8]
         if k % 2 == 0:
-            space.add_line(a, b, {"layer": "FLANGE"})
+            space.add_line(a, b, {"layer": layer})
         else:
             centre, start, end, radius = bulge_to_arc(a, b, math.tan(math.pi / 8))
-            space.add_arc(centre, radius, math.degrees(start), math.degrees(end), dxfattribs={"layer": "FLANGE"})
+            space.add_arc(centre, radius, math.degrees(start), math.degrees(end), dxfattribs={"layer": layer})
     for x, y, radius in circles(width):
-        space.add_circle(off(x, y), radius, {"layer": "FLANGE"})
+        space.add_circle(off(x, y), radius, {"layer": layer})
     _dimension(space, p, w, text)
     return stable_bytes(document)
 
@@ -70,6 +72,8 @@ def _dimension(space: ezdxf.layouts.Modelspace, p: list[tuple[float, float]], w:
         space.add_linear_dim(base=(-20, 0), p1=p[0], p2=p[5], angle=90, **plain),
         space.add_radius_dim(center=(w - CORNER, CORNER), radius=CORNER, angle=-45, **rounded),
         space.add_diameter_dim(center=middle, radius=HUB, angle=30, **rounded),
+        space.add_linear_dim(base=(0, -30), p1=p[7], p2=middle, **plain),
+        space.add_linear_dim(base=(-40, 0), p1=p[0], p2=middle, angle=90, **plain),
         space.add_aligned_dim(p1=middle, p2=(middle[0] + RING, middle[1]), distance=5, **plain),
         space.add_diameter_dim(center=(middle[0] + RING, middle[1]), radius=HOLE, angle=30, **rounded),
     ]
