@@ -54,7 +54,7 @@ def test_a_whole_job(flange, settled, qtbot):
     settled()
     assert panel.says.text() == "✓ Fully defined."
     assert panel.sketches.model_.index(0, 2).data() == "✓ defined"
-    assert flange.stage("define").freedom.points == ()
+    assert flange.stage("define").picture.freedom.points == ()
     field = chosen(flange, "d1").value
     field.setText("d4 * 4 + 0.5in")
     QTest.keyClick(field, Qt.Key.Key_Return)
@@ -105,7 +105,7 @@ def test_a_constraint_is_seen_on_the_canvas_and_let_go(flange, settled):
     rows = panel.constraints.table.model_.rows
     ring = next(k for k, c in enumerate(rows) if c.kind == "ring")
     panel.constraints.table.selectRow(ring)
-    about = flange.stage("define").about
+    about = flange.stage("define").picture.about
     assert len(about._shapes) == 7
     before = flange.canvas.grab().toImage()
     panel.constraints.let_go.click()
@@ -119,7 +119,7 @@ def test_a_click_on_a_tag_chooses_its_dimension(flange, settled):
     panel.read_dimensions()
     settled()
     flange.canvas.grab()
-    layer = flange.stage("define").dimensions
+    layer = flange.stage("define").picture.dimensions
     frame = next(f for f, mark in layer._frames if mark.name == "d2")
     QTest.mouseClick(flange.canvas, Qt.MouseButton.LeftButton, pos=frame.boundingRect().center().toPoint())
     assert panel.dimensions.one().name == "d2"
@@ -249,7 +249,7 @@ def test_a_dimension_is_drawn_by_picking_placed_dragged_and_typed(flange, settle
     # Its text is dragged by the hand.
     flange.drag_points()
     canvas.grab()
-    layer = flange.stage("define").dimensions
+    layer = flange.stage("define").picture.dimensions
     start = middle_of(next(f for f, mark in layer._frames if mark.name == "d1"))
     QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=start)
     QTest.mouseMove(canvas, start + QPoint(-120, 40))
@@ -270,7 +270,7 @@ def test_the_part_follows_while_a_value_is_typed_and_escape_leaves_it(flange, se
     view.value.setFocus()
     view.value.selectAll()
     QTest.keyClicks(view.value, "120")
-    following = flange.stage("define").following
+    following = flange.stage("define").picture.following
     qtbot.waitUntil(lambda: "30 mm" in panel.says.text() or "29" in panel.says.text(), timeout=20_000)
     assert following._shapes
     view.other_side.click()
@@ -317,7 +317,7 @@ def test_glyphs_show_what_holds_light_up_what_they_are_about_and_can_be_clicked(
     panel.read_off()
     settled()
     assert canvas.grab().toImage() != bare
-    laid = stage.holds._laid[1]
+    laid = stage.picture.holds._laid[1]
     assert {h.kind for _, h in laid} >= {"level", "upright", "tangent", "ring", "equal radius"}
     # None lies over another, or over the drawing.
     frames = [f for f, _ in laid]
@@ -330,16 +330,16 @@ def test_glyphs_show_what_holds_light_up_what_they_are_about_and_can_be_clicked(
     frame, held = next((f, h) for f, h in laid if h.kind == "ring")
     QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=frame.center().toPoint())
     assert panel.constraints._one().key == held.key
-    assert len(stage.about._shapes) == 7
+    assert len(stage.picture.about._shapes) == 7
     level = next(c for c in flange.session.state.sketches[0].curves if c.shape.kind == "line")
-    assert "tangent x 2" in stage._remark(level)
+    assert "tangent x 2" in stage.picture.remark(level)
     panel.constraints.switch.click()
     settled()
-    assert all(h.kind != "ring" for h in stage.holds._held)
+    assert all(h.kind != "ring" for h in stage.picture.holds._held)
     assert panel.constraints.switch.text() == "Switch on"
     flange.show_what_holds()
     canvas.grab()
-    assert not stage.holds.shown
+    assert not stage.picture.holds.shown
 
 
 def test_what_is_missing_is_drawn_faded_and_a_click_adds_one(flange, settled):
@@ -349,7 +349,7 @@ def test_what_is_missing_is_drawn_faded_and_a_click_adds_one(flange, settled):
     free = flange.session.view(DEFINITION).freedom
     panel.propose.click()
     canvas.grab()
-    frame = next(f for f, m in stage.dimensions._frames if m.is_proposed)
+    frame = next(f for f, m in stage.picture.dimensions._frames if m.is_proposed)
     QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=middle_of(frame))
     settled()
     assert len(flange.session.state.part(Defined).measures) == 1
@@ -358,7 +358,7 @@ def test_what_is_missing_is_drawn_faded_and_a_click_adds_one(flange, settled):
     settled()
     assert panel.says.text() == "✓ Fully defined."
     canvas.grab()
-    assert not any(m.is_proposed for _, m in stage.dimensions._frames)
+    assert not any(m.is_proposed for _, m in stage.picture.dimensions._frames)
 
 
 def test_what_would_be_read_off_is_looked_at_first(flange, settled, qtbot):
@@ -367,11 +367,11 @@ def test_what_would_be_read_off_is_looked_at_first(flange, settled, qtbot):
     buttons["Look first"].click()
     qtbot.waitUntil(lambda: "were read off" in panel.says.text(), timeout=20_000)
     assert "would move more than" in panel.says.text()
-    assert stage.holds._held
+    assert stage.picture.holds._held
     assert flange.session.state.part(Defined).constraints == ()
     flange.show_stage("mend")
     flange.show_stage("define")
-    assert stage.following._shapes == ()
+    assert stage.picture.following._shapes == ()
 
 
 def test_variants_come_from_a_table_one_is_used_and_all_are_written(flange, settled, chosen, tmp_path):

@@ -22,9 +22,9 @@ def commands(stage: DefineStage) -> Sequence[Command]:
                 has_job),
         Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read",
                 lambda: stage.show().read_dimensions(), "", "", has_job),
-        Command("add_missing", "Add the missing dimensions", "Define/add", stage.add_missing, "", "", has_job),
-        Command("draw_dimension", "Draw a dimension", "Define/add", stage.take_dimension, "D", "", has_job),
-        Command("drag_points", "Drag points and dimensions", "Define/add", stage.take_hand, "G", "", has_job),
-        Command("show_what_holds", "Show what holds on the drawing", "Define/show", stage.holds.switch, "H", "",
+        Command("add_missing", "Add the missing dimensions", "Define/add", stage.doing.add_missing, "", "", has_job),
+        Command("draw_dimension", "Draw a dimension", "Define/add", stage.doing.take_dimension, "D", "", has_job),
+        Command("drag_points", "Drag points and dimensions", "Define/add", stage.doing.take_hand, "G", "", has_job),
+        Command("show_what_holds", "Show what holds on the drawing", "Define/show", stage.picture.holds.switch, "H", "",
                 has_job),
     )  # fmt: skip
