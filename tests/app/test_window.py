@@ -112,22 +112,22 @@ def test_scale_and_typed_origin(qtbot, demo, settled):
     settled()
     before = size(demo)
     placing = demo.measure.placing
-    placing._x.setFocus()
-    qtbot.keyClicks(placing._x, "40/96")
+    placing.scaling._x.setFocus()
+    qtbot.keyClicks(placing.scaling._x, "40/96")
     assert demo.measure._would.isVisible()
     assert demo.stage("measure").ghost.box is not None
-    qtbot.keyClick(placing._x, Qt.Key.Key_Return)
+    qtbot.keyClick(placing.scaling._x, Qt.Key.Key_Return)
     settled()
     assert size(demo) == pytest.approx([s * 40 / 96 for s in before])
     assert not demo.measure._would.isVisible()
-    typed(qtbot, placing._wide, "2' 8 1/2\"")
+    typed(qtbot, placing.scaling._wide, "2' 8 1/2\"")
     settled()
     assert size(demo)[0] == pytest.approx(32.5 * 25.4)
-    placing._mode.setCurrentIndex(placing._mode.findData("point"))
-    placing._mode.activated.emit(placing._mode.currentIndex())
+    placing.origin._mode.setCurrentIndex(placing.origin._mode.findData("point"))
+    placing.origin._mode.activated.emit(placing.origin._mode.currentIndex())
     box = extents_of(demo.session.state.curves())
-    typed(qtbot, placing._ox, f"{box[0] - 12.5!r}")
-    typed(qtbot, placing._oy, f"{box[1] / 25.4!r}in")
+    typed(qtbot, placing.origin._ox, f"{box[0] - 12.5!r}")
+    typed(qtbot, placing.origin._oy, f"{box[1] / 25.4!r}in")
     settled()
     assert extents_of(demo.session.state.curves())[:2] == pytest.approx((12.5, 0.0), abs=1e-6)
 
@@ -166,7 +166,7 @@ def test_one_source_is_placed_by_fields_and_by_picked_points_and_put_back(qtbot,
 
 def test_a_field_refuses_what_is_no_number(qtbot, demo):
     demo.show_stage(1)
-    field = demo.measure.placing._x
+    field = demo.measure.placing.scaling._x
     typed(qtbot, field, "twice")
     assert field.property("wrong") is True
     assert demo.session.job.steps == ()
@@ -185,9 +185,9 @@ def test_the_origin_is_picked_with_a_snap(qtbot, demo, settled):
     demo.canvas.paint_now()
     placing = demo.measure.placing
     corner = next(c for c in demo.session.state.curves() if c.layer == "MOTOR-BRACKET").shape.start
-    placing._mode.setCurrentIndex(placing._mode.findData("point"))
-    placing._mode.activated.emit(placing._mode.currentIndex())
-    qtbot.mouseClick(placing._pick_button, Qt.MouseButton.LeftButton)
+    placing.origin._mode.setCurrentIndex(placing.origin._mode.findData("point"))
+    placing.origin._mode.activated.emit(placing.origin._mode.currentIndex())
+    qtbot.mouseClick(placing.origin._pick_button, Qt.MouseButton.LeftButton)
     px, py = demo.canvas.view.to_pixels(corner.x, corner.y)
     qtbot.mouseClick(demo.canvas, Qt.MouseButton.LeftButton, pos=QPointF(px + 4, py - 3).toPoint())
     settled()
@@ -200,11 +200,11 @@ def test_scale_by_two_points_and_their_length(qtbot, demo, settled):
     demo.canvas.paint_now()
     placing, before = demo.measure.placing, size(demo)
     circle = largest_circle(demo).shape
-    placing.pick_reference()
+    placing.scaling.pick_reference()
     click(qtbot, demo.canvas, circle.centre.x, circle.centre.y)
     click(qtbot, demo.canvas, circle.centre.x + circle.radius, circle.centre.y)
-    assert placing._reference_length() == pytest.approx(circle.radius, rel=1e-9)
-    typed(qtbot, placing._should, f"{2 * circle.radius!r}mm")
+    assert placing.scaling._reference_length() == pytest.approx(circle.radius, rel=1e-9)
+    typed(qtbot, placing.scaling._should, f"{2 * circle.radius!r}mm")
     settled()
     assert size(demo) == pytest.approx([2 * s for s in before])
     assert "should be" in demo.session.evaluation.ledger[0].title
@@ -217,20 +217,20 @@ def test_turned_by_two_points_mirrored_and_put_on_a_circle(qtbot, demo, settled)
     line = max((c for c in demo.session.state.curves() if (c.shape.kind == "line" and c.layer == "TITLE-BLOCK")
                 or c.shape.kind == "polyline"), key=lambda c: c.shape.length).shape  # fmt: skip
     a, b = line.vertices[0], line.vertices[1]
-    placing.pick_angle()
+    placing.turning.pick_angle()
     click(qtbot, demo.canvas, a.x, a.y)
     click(qtbot, demo.canvas, b.x, b.y)
-    typed(qtbot, placing._angle_should, "90°")
+    typed(qtbot, placing.turning._angle_should, "90°")
     settled()
     assert size(demo) == pytest.approx(before[::-1])
-    qtbot.mouseClick(placing._flips["left-right"], Qt.MouseButton.LeftButton)
+    qtbot.mouseClick(placing.turning._flips["left-right"], Qt.MouseButton.LeftButton)
     settled()
     assert [r.title.split()[0] for r in demo.session.evaluation.ledger] == ["Turn", "Mirror"]
     demo.fit()
     demo.canvas.paint_now()
     circle = largest_circle(demo)
-    placing._mode.setCurrentIndex(placing._mode.findData("curve-centre"))
-    placing._mode.activated.emit(placing._mode.currentIndex())
+    placing.origin._mode.setCurrentIndex(placing.origin._mode.findData("curve-centre"))
+    placing.origin._mode.activated.emit(placing.origin._mode.currentIndex())
     click(qtbot, demo.canvas, circle.shape.centre.x + circle.shape.radius, circle.shape.centre.y)
     settled()
     moved = next(c for c in demo.session.state.curves() if c.id == circle.id)
@@ -495,7 +495,7 @@ def test_every_control_has_a_name_and_can_be_reached(demo):
 
 def test_the_fonts_that_ship_are_the_ones_that_show(demo):
     assert QFontInfo(demo.measure.font()).family() == "Inter"
-    assert QFontInfo(demo.measure.placing._x.font()).family() == "JetBrains Mono"
+    assert QFontInfo(demo.measure.placing.scaling._x.font()).family() == "JetBrains Mono"
 
 
 @pytest.mark.parametrize("look", ["paper", "night"])

@@ -19,7 +19,7 @@ from syntaxa.define.sketching import SAME, Model, model_of
 from syntaxa.define.unknowns import QUARTER, Element, Round, Spot, Straight
 from syntaxa.drawing.annotations import Dimension
 from syntaxa.drawing.state import State
-from syntaxa.geometry.points import Point
+from syntaxa.geometry.points import Point, Vector
 from syntaxa.measure.clues.dimensions import shown_text
 from syntaxa.measure.disagreements import text_unit, written
 
@@ -89,8 +89,20 @@ def _with_words(measure: Measure, one: Dimension, per: float) -> Measure:
         text=shown_text(one),
         plus=None if one.plus is None else one.plus * grown,
         minus=None if one.minus is None else one.minus * grown,
-        place=(one.place.x, one.place.y),
+        place=_on_its_line(one),
     )
+
+
+def _on_its_line(one: Dimension) -> tuple[float, float]:
+    """Where the text stands, on the dimension line: a file says where its middle is, which lies beside the line."""
+    at = one.place
+    if one.measures in ("linear", "aligned") and len(one.points) >= 3:
+        along = (
+            one.along if one.measures == "linear" and one.along is not None else (one.points[2] - one.points[1]).angle
+        )
+        across = Vector(-math.sin(along), math.cos(along))
+        at = at + across * (one.points[0] - at).dot(across)
+    return at.x, at.y
 
 
 #: (how well it fits in mm, what it is)

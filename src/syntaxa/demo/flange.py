@@ -64,8 +64,9 @@ def circles(width: float) -> list[tuple[float, float, float]]:
 
 def _dimension(space: ezdxf.layouts.Modelspace, p: list[tuple[float, float]], w: float, text: str) -> None:
     look = {"layer": "DIMENSIONS"}
-    plain: dict[str, Any] = {"dimstyle": "EZDXF", "override": {"dimlfac": 1.0}, "dxfattribs": look}
-    rounded: dict[str, Any] = {"dimstyle": "EZ_RADIUS", "override": {"dimlfac": 1.0}, "dxfattribs": look}
+    size = {"dimlfac": 1.0, "dimtxt": 3.5, "dimasz": 3.0, "dimtsz": 0.0, "dimgap": 1.0, "dimexe": 2.0, "dimexo": 1.0}
+    plain: dict[str, Any] = {"dimstyle": "EZDXF", "override": size, "dxfattribs": look}
+    rounded: dict[str, Any] = {"dimstyle": "EZ_RADIUS", "override": size, "dxfattribs": look}
     middle = (w / 2, HEIGHT / 2)
     made = [
         space.add_linear_dim(base=(0, -20), p1=p[7], p2=p[2], text=text, **plain),

@@ -375,3 +375,10 @@ def _holes(state) -> list[str]:
     rows = [(c.root, c.shape.centre) for c in state.sketches[0].curves if getattr(c.shape, "radius", 0) == HOLE]
     first = rows[0]
     return [first[0], max(rows[1:], key=lambda r: -abs(r[1].y - first[1].y))[0]]
+
+
+def test_the_text_of_a_bound_dimension_stands_on_the_line_that_the_drawing_has():
+    made = evaluated(plate(), *READ).state.part(Defined)
+    # The plate's dimension lines lie at y = -20 and x = -20.
+    assert made.measure("d1").place[1] == pytest.approx(-20.0, abs=1e-9)
+    assert made.measure("d2").place[0] == pytest.approx(-20.0, abs=1e-9)

@@ -35,8 +35,9 @@ class MeasureStage(Stage):
 
     def make_panel(self) -> MeasurePanel:
         made = MeasurePanel(self.shell.session)
-        made.placing.pick = made.source_place.pick = self.shell.picking.points
-        made.placing.circle_wanted.connect(lambda: self._pick_circle(made))
+        made.placing.pick_with(self.shell.picking.points)
+        made.source_place.pick = self.shell.picking.points
+        made.placing.origin.circle_wanted.connect(lambda: self._pick_circle(made))
         made.would_be.connect(self.ghost.show)
         made.disagree.place_wanted.connect(self._show_place)
         made.display_unit_chosen.connect(self.shell.dress.set_unit)
@@ -70,7 +71,7 @@ class MeasureStage(Stage):
             if chosen is None:
                 self.shell.tell("There is no circle or arc; click on one, or on its centre.")
             else:
-                panel.placing.place_at_curve(chosen.id)
+                panel.placing.origin.place_at_curve(chosen.id)
 
         self.shell.show_canvas()
         says = "Click the circle or arc whose centre becomes the origin."
