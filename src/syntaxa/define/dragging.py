@@ -19,7 +19,7 @@ from syntaxa.define.sketching import Model
 from syntaxa.define.solving import solved_from
 from syntaxa.define.unknowns import Spot, Thing
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.tolerances import HAIR, ROUNDING
+from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
 
 #: How many times as much it costs to leave the hand behind as to move anything else.
@@ -33,6 +33,9 @@ _LEASH = 0.05
 _SHORTEST = 1 / 64
 
 _MOST_STRIDES = 400
+
+#: mm; a point that is so near is where the hand is.
+_AT_HAND = 1e-6
 
 #: Share of the size of a part by which points on its two sides may differ and still lie alike.
 _ALIKE = 1e-3
@@ -74,7 +77,7 @@ class Dragging:
         for _ in range(_MOST_STRIDES):
             left = np.array([place.x, place.y]) - self._x[list(self._spot)]
             far = float(np.hypot(*left))
-            if far <= HAIR:
+            if far <= _AT_HAND:
                 break
             there = self._stride(left * min(1.0, stride / far))
             if there is not None and _nearer(self._x, there, self._spot, place):
