@@ -165,6 +165,19 @@ def _sweeping(span: Sweeping, place: Point) -> Figure:
     return Figure(tuple(helpers), arc, arrows, place, readable(away.angle - QUARTER))
 
 
+def followed(before: Span, after: Span, place: Point) -> Point:
+    """Where a text stands after what it measures has moved: as far from its middle, its rim or its vertex as before."""
+    if isinstance(before, Straightly) and isinstance(after, Straightly):
+        return place + (after.a.toward(after.b, 0.5) - before.a.toward(before.b, 0.5))
+    if isinstance(before, Roundly) and isinstance(after, Roundly):
+        away = place - before.centre
+        out = away * ((after.radius - before.radius) / away.length) if away.length > ROUNDING else Vector(0.0, 0.0)
+        return place + (after.centre - before.centre) + out
+    if isinstance(before, Sweeping) and isinstance(after, Sweeping):
+        return place + (after.vertex - before.vertex)
+    return place
+
+
 def usual_place(span: Span, middle: Point, away: float) -> Point:
     """Where a text stands that nobody has placed: beside what is measured, away from the middle of the sketch (mm)."""
     if isinstance(span, Straightly):

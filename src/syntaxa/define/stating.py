@@ -6,16 +6,20 @@ import math
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
+import msgspec
 import numpy as np
 
 from syntaxa.define.model import Named
 from syntaxa.define.part import Defined
 from syntaxa.define.settling import Settled, Stated, idle_in, settled
+from syntaxa.define.sketching import model_of
+from syntaxa.define.spans import followed, span_of
 from syntaxa.define.values import driving, values_of
 from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.quantities import plain_number
 from syntaxa.drawing.state import Entry, Sketch, State
 from syntaxa.errors import DefineError
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Floats
 
 
@@ -91,10 +95,25 @@ def put_right(state: State, part: Defined, says: str = "", stays: tuple[Named, .
         )
         changed += taken_over(editing, sketch, done)
         moves.append(done.moves)
+        part = with_texts_along(part, stated, done)
     every = np.concatenate(moves) if moves else np.zeros(0)
     says = " ".join(filter(None, (says, *(f"Gone: {g}" for g in gone[:3])))) + editing.held_told
     largest, mean = largest_and_mean(every)
     return editing.done().with_part(part), Entry(changed, largest, mean, says=says)
+
+
+def with_texts_along(part: Defined, stated: Stated, done: Settled) -> Defined:
+    """With the texts of dimensions that stand somewhere as far from what they measure as before it moved."""
+    if not len(done.moves):
+        return part
+    before, after = stated.bare, model_of(done.curves)
+    for measure in stated.measures:
+        if measure.place is not None:
+            place = followed(span_of(before, measure), span_of(after, measure), Point(*measure.place))
+            now = part.measure(measure.name)
+            if now is not None:
+                part = part.with_measure(msgspec.structs.replace(now, place=(place.x, place.y)))
+    return part
 
 
 def largest_and_mean(moves: Floats) -> tuple[float, float]:

@@ -32,6 +32,7 @@ from syntaxa.define.stating import (
     shown,
     stated_of,
     taken_over,
+    with_texts_along,
 )
 from syntaxa.define.values import driving
 from syntaxa.drawing.editing import Editing, refuse_locked
@@ -289,7 +290,8 @@ class Drag(DefineStep, frozen=True, tag="drag"):
         changed = taken_over(editing, sketch, done)
         largest, mean = largest_and_mean(done.moves)
         says = "" if changed else "What holds keeps it where it is."
-        return editing.done(), Entry(changed, largest, mean, says=says + editing.held_told)
+        after = editing.done().with_part(with_texts_along(part, stated, done))
+        return after, Entry(changed, largest, mean, says=says + editing.held_told)
 
 
 # ---------------------------------------------------------------------- what they share

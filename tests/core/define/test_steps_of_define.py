@@ -382,3 +382,16 @@ def test_the_text_of_a_bound_dimension_stands_on_the_line_that_the_drawing_has()
     # The plate's dimension lines lie at y = -20 and x = -20.
     assert made.measure("d1").place[1] == pytest.approx(-20.0, abs=1e-9)
     assert made.measure("d2").place[0] == pytest.approx(-20.0, abs=1e-9)
+
+
+def test_texts_go_along_with_what_they_measure():
+    before = evaluated(plate(), *READ).state.part(Defined)
+    after = evaluated(plate(), *READ, SetDimension("d1", "100"), SetDimension("d4", "20")).state.part(Defined)
+    (x, y), (u, v) = before.measure("d1").place, after.measure("d1").place
+    assert (u - x, v - y) == pytest.approx((-25.0, 0.0), abs=1e-9)
+    # The corner at the lower right went 50 to the left, the hub 25, and its rim 5 inwards.
+    (x, y), (u, v) = before.measure("d3").place, after.measure("d3").place
+    assert (u - x, v - y) == pytest.approx((-50.0, 0.0), abs=1e-9)
+    (x, y), (u, v) = before.measure("d4").place, after.measure("d4").place
+    far, near = math.hypot(x - 75, y - 40), math.hypot(u - 50, v - 40)
+    assert near == pytest.approx(far - 5, abs=1e-9)
