@@ -6,6 +6,7 @@ off can be judged. Ratios are to a plain least squares of the same rows by scipy
 
 from __future__ import annotations
 
+import io
 import math
 import random
 import sys
@@ -15,10 +16,12 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parents[1] / "tests" / "core" / "define"))
 
+import ezdxf
 import numpy as np
 from random_sketches import random_sketch
 from scipy.optimize import least_squares
 
+from syntaxa.define.binding import bind, disagrees
 from syntaxa.define.conflicts import can_hold, to_blame
 from syntaxa.define.dragging import Dragging
 from syntaxa.define.equations import Equations
@@ -33,6 +36,9 @@ from syntaxa.define.unknowns import System
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line
+from syntaxa.job.evaluate import Evaluator
+from syntaxa.job.model import Job, Source
+from syntaxa.measure.steps import ChooseUnit
 from syntaxa.memory import uncollected
 
 #: Figures of DESIGN that this run is judged by.
@@ -215,6 +221,46 @@ def _kept_its_ways(stated: Stated, x: np.ndarray) -> bool:
     return lines and all(x[r.r] > 0 and (r.a is None or 0 < (x[r.tb] - x[r.ta]) * r.turn < math.tau) for r in s.rounds)
 
 
+def bound(across: int) -> tuple[int, int, int, int, int]:
+    """(dimensions, bound to what they measure, to something else, with a false text, of these found) of a grid."""
+    dice, document = random.Random(9), ezdxf.new("R2010", setup=True)
+    document.units, space = 4, document.modelspace()
+    look = {"override": {"dimlfac": 1.0}, "dimstyle": "EZDXF"}
+    truth: list[tuple[str, float, bool]] = []
+    for i in range(across):
+        for k in range(across):
+            x, y, r = 40.0 * i, 40.0 * k, 3 + dice.uniform(0, 6)
+            space.add_circle((x, y), r)
+            space.add_line((x + 15, y), (x + 15 + r, y + r))
+            for kind, value in (("diameter", 2 * r), ("length", r * math.sqrt(2)), ("distance x", 15.0)):
+                false = dice.random() < 0.1
+                text = f"{value + 1.5:.3f}" if false else "<>"
+                truth.append((kind, value, false))
+                if kind == "diameter":
+                    made = space.add_diameter_dim((x, y), radius=r, angle=20, text=text, override=look["override"],
+                                                  dimstyle="EZ_RADIUS")  # fmt: skip
+                elif kind == "length":
+                    made = space.add_aligned_dim((x + 15, y), (x + 15 + r, y + r), 3, text=text, **look)
+                else:
+                    made = space.add_linear_dim((x, y - 9), (x, y), (x + 15, y), text=text, **look)
+                made.render()
+    out = io.StringIO()
+    document.write(out)
+    job = Job.of(Source.of("grid.dxf", out.getvalue().encode())).with_step(ChooseUnit("mm"))
+    state = Evaluator().evaluate(job).state
+    measures = {m.name: m for m in bind(state).measures}
+    sketch = next(iter(state.profiles()))
+    values = Stated.of(sketch.curves, (), measures.values()).measured()
+    right = wrong = found = 0
+    for number, (kind, value, false) in enumerate(truth, 1):
+        one = measures.get(f"d{number}")
+        if one is not None:
+            good = one.kind == kind and abs(values[one.name] - value) <= 1e-6
+            right, wrong = right + good, wrong + (not good)
+            found += false and disagrees(one, values[one.name])
+    return len(truth), right, wrong, sum(false for *_, false in truth), found
+
+
 def main() -> int:
     """Prints every figure; 1 where one is missed."""
     missed = []
@@ -237,6 +283,10 @@ def main() -> int:
     seconds, least = contradiction(500)
     print(f"contradiction at 500 points: {seconds:.2f} s, none can be left out: {least}")
     missed += ["contradictions"] * (not least)
+    dimensions, right, wrong, false, told = bound(19)
+    print(f"binding {dimensions} dimensions: {right / dimensions:.2%} right (99), {wrong} to something else (0), "
+          f"{told} of {false} false texts found (all)")  # fmt: skip
+    missed += ["binding"] * (right < 0.99 * dimensions or wrong > 0 or told < false)
     for points, limit in ((50, 16), (500, 100), (2000, 250)):
         took = frames(strip(points), Named(f"v{points // 4}", place="end"))
         print(f"dragging {points} points that hang together: {took:.1f} ms a frame at the 95th of 100 ({limit})")

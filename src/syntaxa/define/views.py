@@ -7,6 +7,8 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
+import numpy as np
+
 from syntaxa.define.base import DefineStep
 from syntaxa.define.binding import disagrees
 from syntaxa.define.freedom import Freedom
@@ -25,6 +27,9 @@ from syntaxa.errors import DefineError, Progress, no_progress
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Shape
 from syntaxa.watching import still_wanted
+
+#: mm a mm; a move that is seen in no point of a part is none of it.
+_SEEN = 1e-6
 
 
 @dataclass(frozen=True)
@@ -47,6 +52,7 @@ class SketchFreedom:
     kinds     how many constraints of each kind
     gone      what is said of curves that are no longer there, in sentences
     proposed  what the missing dimensions would span; middle that of the sketch
+    parts     in how many ways each part can move whose curves hang together by their ends, the freest first
     """
 
     name: str
@@ -60,6 +66,7 @@ class SketchFreedom:
     gone: tuple[str, ...]
     proposed: tuple[Span, ...] = ()
     middle: Point = Point(0.0, 0.0)  # noqa: RUF009  frozen, so one for all is right
+    parts: tuple[int, ...] = ()
 
     @property
     def is_defined(self) -> bool:
@@ -117,6 +124,33 @@ def _spans(stated: Stated) -> Iterator[tuple[str, tuple[Span, Point]]]:
         yield measure.name, (span_of(stated.bare, measure), middle)
 
 
+def _by_part(model: Model, free: Freedom) -> tuple[int, ...]:
+    """In how many ways each part can move; circles that share a centre are one."""
+    parent = {spot: spot for spot in model.system.spots}
+
+    def root(spot: Spot) -> Spot:
+        while parent[spot] != spot:
+            parent[spot] = parent[parent[spot]]
+            spot = parent[spot]
+        return spot
+
+    own: dict[Spot, list[int]] = {}
+    for thing in model.things:
+        if thing is None:
+            continue
+        mine = [p for p in (thing.a, thing.b, thing.c if isinstance(thing, Round) else None) if p is not None]
+        for p in mine[1:]:
+            parent[root(p)] = root(mine[0])
+    for thing in model.things:
+        if thing is not None:
+            spot = next(p for p in (thing.a, thing.c if isinstance(thing, Round) else None) if p is not None)
+            own.setdefault(root(spot), []).extend([thing.r] if isinstance(thing, Round) else [])
+    for spot in model.system.spots:
+        own.setdefault(root(spot), []).extend(spot)
+    ranks = [int(np.linalg.matrix_rank(free.basis[rows], tol=_SEEN)) if free.count else 0 for rows in own.values()]
+    return tuple(sorted(ranks, reverse=True))
+
+
 def _middle(model: Model) -> Point:
     """The middle of the points of a sketch (mm)."""
     s = model.system
@@ -149,8 +183,9 @@ def _counted(name: str, stated: Stated, values: dict[str, float]) -> SketchFreed
     movable = _movable(model, free) if wanted.place is None else _movable_but_for(wanted.place, stated, values)
     proposed = tuple(span_of(model, m) for m in wanted.measures)
     return SketchFreedom(
-        name, points, curves, free.count, False, kinds, movable, wanted, stated.gone, proposed, _middle(model)
-    )
+        name, points, curves, free.count, False, kinds, movable, wanted, stated.gone, proposed, _middle(model),
+        _by_part(model, free),
+    )  # fmt: skip
 
 
 def _movable(model: Model, free: Freedom) -> tuple[Movable, ...]:

@@ -395,3 +395,13 @@ def test_texts_go_along_with_what_they_measure():
     (x, y), (u, v) = before.measure("d4").place, after.measure("d4").place
     far, near = math.hypot(x - 75, y - 40), math.hypot(u - 50, v - 40)
     assert near == pytest.approx(far - 5, abs=1e-9)
+
+
+def test_freedom_is_counted_by_part():
+    # An outline that nothing is said of, with eight corners and four centres, a hub and six holes on their own.
+    (sketch,) = defined(evaluated(plate(), ChooseUnit("mm")).state).sketches
+    # Eight points, and four arcs between given ends have a radius each; every circle has a place and a radius.
+    assert sketch.parts == (20, 3, 3, 3, 3, 3, 3, 3)
+    assert sketch.freedom == sum(sketch.parts)
+    (read,) = defined(evaluated(plate(), *READ[:3]).state).sketches
+    assert max(read.parts) < 20

@@ -22,6 +22,9 @@ from syntaxa.define.part import Defined
 from syntaxa.define.steps import BindDimensions, ReadOff
 from syntaxa.define.views import DEFINITION, Definition, SketchFreedom
 
+#: Parts of a sketch whose freedom is told one by one.
+_MOST_PARTS = 12
+
 #: Pixels of height of the list of sketches.
 _HEIGHT = 126
 
@@ -85,7 +88,7 @@ class DefinePanel(StagePanel):
             (
                 Column("Sketch", lambda s: s.name, figure=False),
                 Column("Constraints", lambda s: str(sum(s.kinds.values()))),
-                Column("Free", _free),
+                Column("Free", _free, tip=_free_parts),
             ),
         )
         self.missing, self.hold = button("Add the missing"), button("Hold whole")
@@ -228,6 +231,15 @@ def _free(sketch: SketchFreedom) -> str:
     if sketch.freedom is None:
         return "too large"
     return str(sketch.freedom) if sketch.freedom else "✓ defined"
+
+
+def _free_parts(sketch: SketchFreedom) -> str:
+    """In how many ways its parts can move."""
+    free = [str(n) for n in sketch.parts if n]
+    if not free:
+        return _free(sketch)
+    more = f" and {len(free) - _MOST_PARTS} more" if len(free) > _MOST_PARTS else ""
+    return f"{len(free)} of {len(sketch.parts)} parts can move, in so many ways: {', '.join(free[:_MOST_PARTS])}{more}"
 
 
 def _wanted(sketch: SketchFreedom) -> int:
