@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import sys
 from collections.abc import Sequence
+from pathlib import Path
 
 
 def main() -> int:
@@ -32,14 +33,19 @@ def _open_window(files: Sequence[str]) -> int:
     _need_display()
     # Qt is loaded only when a window is wanted: the command line works without it.
     from syntaxa.app.program import open_window
-    from syntaxa.demo.formats import write_drawings
 
-    return open_window(files, write_drawings)
+    return open_window(files, _write_demo)
 
 
 def _open_demo(walk: str | None) -> int:
     _need_display()
     from syntaxa.app.program import open_demo
+
+    return open_demo(_write_demo, walk)
+
+
+def _write_demo(folder: Path) -> Path:
+    """Writes the demo's drawings; what draws them is loaded when somebody wants them."""
     from syntaxa.demo.formats import write_drawings
 
-    return open_demo(write_drawings, walk)
+    return write_drawings(folder)

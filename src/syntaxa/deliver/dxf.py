@@ -9,7 +9,6 @@ from __future__ import annotations
 import io
 import math
 from collections.abc import Iterator, Sequence
-from typing import Literal
 
 import ezdxf
 import numpy as np
@@ -20,7 +19,7 @@ from ezdxf.lldxf.const import VALID_DXF_LINEWEIGHTS
 from ezdxf.math import Vec3
 
 from syntaxa.deliver.linetypes import DASHES
-from syntaxa.deliver.plan import Plan
+from syntaxa.deliver.plan import Plan, Release
 from syntaxa.deliver.profiles import Mark, Profiles
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.units import HEADER_CODE_OF_UNIT, MM_PER_UNIT
@@ -29,8 +28,6 @@ from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
-
-Release = Literal["R12", "R2018"]
 
 #: mm; arc runs for ellipses and splines where the release has neither.
 _FIT = 0.001

@@ -6,9 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Literal
 
-from syntaxa.deliver.dxf import Release, dxf_bytes
-from syntaxa.deliver.plan import Plan, RolesAs, plan_of
-from syntaxa.deliver.svg import svg_bytes
+from syntaxa.deliver.plan import Plan, Release, RolesAs, plan_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError, reason_of
 from syntaxa.files import write_atomically
@@ -55,9 +53,14 @@ def deliver(state: State, path: Path, output: Output = Output()) -> Delivered:
     plan = plan_of(state, output.roles, output.construction)
     if not plan.count():
         raise DeliverError("There is nothing to deliver.", file=str(path), suggestion="Take at least one layer.")
+    # A writer is loaded when it is wanted.
     if path.suffix.lower() == ".svg":
+        from syntaxa.deliver.svg import svg_bytes
+
         data, notes = svg_bytes(plan)
     else:
+        from syntaxa.deliver.dxf import dxf_bytes
+
         data, notes = dxf_bytes(plan, output.unit, output.release)
     bent = sum(part.bent for part in (*plan.profiles, *(p for b in plan.blocks for p in b.contents)))
     if bent:

@@ -9,7 +9,6 @@ from __future__ import annotations
 from functools import lru_cache
 
 import numpy as np
-from scipy.interpolate import PPoly
 
 from syntaxa.geometry.shapes import Spline
 from syntaxa.geometry.tolerances import ROUNDING
@@ -35,6 +34,8 @@ def cubics_of(shape: Spline, tolerance: float) -> tuple[Floats, float]:
 
 
 def _exact(shape: Spline) -> Floats:
+    from scipy.interpolate import PPoly
+
     points = np.array([[*p] for p in shape.control_points])
     rows = [PPoly.from_spline((np.array(shape.knots), axis, shape.degree)) for axis in points.T]
     first, last = shape.domain

@@ -13,7 +13,6 @@ from collections.abc import Iterable
 from functools import lru_cache
 
 import numpy as np
-from scipy.interpolate import PPoly
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
@@ -130,6 +129,8 @@ def _ellipse_turns(shape: EllipseArc) -> list[float]:
 
 def _spline_turns(shape: Spline) -> list[float]:
     """Parameters of its ends, corners and of where it runs level or upright."""
+    from scipy.interpolate import PPoly
+
     turns: list[float] = shape.breaks.tolist()
     points = np.array([[*p] for p in shape.control_points])
     weights = np.array(shape.weights) if shape.weights else np.ones(len(points))

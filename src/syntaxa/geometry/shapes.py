@@ -10,14 +10,17 @@ import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from functools import cache, lru_cache
+from typing import TYPE_CHECKING
 
 import numpy as np
-from scipy.interpolate import BSpline
 
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Floats
+
+if TYPE_CHECKING:
+    from scipy.interpolate import BSpline
 
 TURN = 2 * math.pi
 
@@ -286,6 +289,9 @@ class Spline:
 @lru_cache(maxsize=4096)
 def _homogeneous_of(spline: Spline) -> BSpline:
     """The curve in three dimensions of which the spline is the view from the origin; asked for again and again."""
+    # The library takes its time to load, and most drawings have no spline.
+    from scipy.interpolate import BSpline
+
     points = np.array([[*p] for p in spline.control_points])
     weights = np.array(spline.weights) if spline.weights else np.ones(len(points))
     return BSpline(np.array(spline.knots), np.column_stack([points * weights[:, None], weights]), spline.degree)

@@ -7,8 +7,7 @@ from pathlib import Path
 
 import msgspec
 
-from syntaxa.deliver.dxf import Release
-from syntaxa.deliver.plan import RolesAs
+from syntaxa.deliver.plan import Release, RolesAs
 from syntaxa.deliver.write import ENDINGS, FileUnit, Output
 from syntaxa.drawing.step import Step
 from syntaxa.errors import JobError, reason_of

@@ -11,7 +11,6 @@ import math
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import logsumexp
 
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
 from syntaxa.geometry.tolerances import NOUGHT
@@ -98,7 +97,7 @@ def hear(seen: Evidence) -> Verdict:
     common = _by_size(prior)
     voices = [_by_size(prior + c.loglike) - common for c in clues]
     witnesses = tuple(_witness(c, v, common) for c, v in zip(clues, voices, strict=True))
-    probability = np.exp(share - logsumexp(share))
+    probability = np.exp(share - np.logaddexp.reduce(share))
     order = np.argsort(-probability, kind="stable")[:8].tolist()
     names = _names(total)
     candidates = tuple(_candidate(float(probability[k]), k, voices, names[k]) for k in order if probability[k] > 1e-4)
@@ -156,7 +155,7 @@ def _witness(clue: Clue, voice: Floats, common: Floats) -> Witness:
     """Of the sizes that it likes about equally, it speaks for the one that is most common."""
     liked = np.where(voice >= voice.max() - _EQUALLY, common, -np.inf)
     unit, scale = _SIMPLEST[int(liked.argmax())]
-    weight = float(voice.max() - (logsumexp(voice) - math.log(len(voice))))
+    weight = float(voice.max() - (np.logaddexp.reduce(voice) - math.log(len(voice))))
     return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.says, SCALES[scale])
 
 

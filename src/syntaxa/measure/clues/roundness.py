@@ -12,7 +12,6 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 import numpy as np
-from scipy.special import logsumexp
 
 from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.geometry.types import Floats
@@ -92,7 +91,7 @@ def _fit(values: Floats, size: float, grids: dict[float, float], per: Floats = M
         other = _OTHER_GRID * np.tensordot(shares, gains, axes=1) + _NO_GRID
         each = np.log(_OWN_GRID * gains + other).sum(axis=1)
         weight = np.log(shares / len(_PRECISIONS))[:, None, None]
-        total = np.logaddexp(total, logsumexp(weight + heard * each, axis=0))
+        total = np.logaddexp(total, np.logaddexp.reduce(weight + heard * each, axis=0))
     return total
 
 
