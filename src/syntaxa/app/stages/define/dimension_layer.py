@@ -74,44 +74,58 @@ class DimensionsLayer(Layer):
         self._sides: list[tuple[QPointF, int]] = []
         #: Room that dimension lines take, in pixels.
         self._lines: list[QRectF] = []
+        #: The view that dimensions are laid out for, and how they lie in it; None where they must be laid out anew.
+        self._laid_for: Camera | None = None
+        self._laid: list[tuple[Mark, Figure]] = []
 
     def show(self, marks: Sequence[Mark]) -> None:
         """These dimensions."""
-        self._marks = marks
-        self.update()
+        if tuple(marks) != tuple(self._marks):
+            self._marks, self._laid_for = marks, None
+            self.update()
 
     def choose(self, name: str, side: int = 0) -> None:
         """Marks one of them, and which of its sides stays where it changes."""
-        self._chosen, self._side = name, side
+        self._chosen, self._side, self._laid_for = name, side, None
         self.update()
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
-        self._frames, self._sides, self._lines = [], [], []
         font = figure_font(12)
         painter.setFont(font)
         metrics = QFontMetricsF(font)
+        if self._laid_for != view:
+            self._lay_out(view, metrics)
+        self._sides = []
+        for mark, lines in self._laid:
+            self._draw(painter, mark, lines, view, tokens, metrics)
+
+    def _lay_out(self, view: Camera, metrics: QFontMetricsF) -> None:
+        """Gives each dimension its place, as far as there is room; once for a view."""
+        self._frames, self._lines, self._laid, self._laid_for = [], [], [], view
         # What must be seen has its room first, then what was placed; shorter ones lie nearer than longer ones.
         ordered = sorted(
             self._marks[:_MOST],
             key=lambda m: (m.name != self._chosen or m.is_proposed, not m.open, m.place is None, _size_of(m.span)),
         )
         for mark in ordered:
-            drawn = self._laid(mark, view, metrics)
-            if drawn is not None:
-                self._frames.append((drawn[1], mark))
-                self._lines.append(_line_room(drawn[0], view))
-                self._draw(painter, mark, drawn[0], view, tokens, metrics)
+            found = self._place_for(mark, view, metrics)
+            if found is not None:
+                self._frames.append((found[1], mark))
+                self._lines.append(_line_room(found[0], view))
+                self._laid.append((mark, found[0]))
 
-    def _laid(self, mark: Mark, view: Camera, metrics: QFontMetricsF) -> tuple[Figure, QPolygonF] | None:
+    def _place_for(self, mark: Mark, view: Camera, metrics: QFontMetricsF) -> tuple[Figure, QPolygonF] | None:
         """Its lines and the frame of its text, where that has room."""
-        places = [mark.place] if mark.place is not None else [
-            usual_place(mark.span, mark.middle, away / view.scale) for away in _AWAY
-        ]  # fmt: skip
-        laid = [(f, _frame(f, mark.text, view, metrics)) for f in (figure(mark.span, p) for p in places)]
-        taken = [*self.texts(), *self._lines]
-        free = (row for row in laid if not any(t.intersects(r) for r in _rooms(*row, view) for t in taken))
         must = mark.open or mark.place is not None or (mark.name == self._chosen and not mark.is_proposed)
-        return next(free, laid[0] if must else None)
+        taken = [*self.texts(), *self._lines]
+        first: tuple[Figure, QPolygonF] | None = None
+        for away in _AWAY[:1] if mark.place is not None else _AWAY:
+            lines = figure(mark.span, mark.place or usual_place(mark.span, mark.middle, away / view.scale))
+            row = lines, _frame(lines, mark.text, view, metrics)
+            if not any(t.intersects(r) for r in _rooms(*row, view) for t in taken):
+                return row
+            first = first or row
+        return first if must else None
 
     # ------------------------------------------------------------------ drawing
 

@@ -42,6 +42,8 @@ class Picture:
         #: Whether the missing dimensions are drawn faded.
         self.proposing = False
         self._held_by: dict[str, list[Constraint]] = {}
+        #: The curves and constraints whose glyphs are shown.
+        self._shown: tuple[tuple[Curve, ...], tuple[Constraint, ...]] | None = None
 
     def layers(self) -> Sequence[Layer]:
         """All of them."""
@@ -70,11 +72,14 @@ class Picture:
     def show_holds(self, part: Defined) -> None:
         state, chosen = self._shell.session.state, self._stage.own_panel.chosen_sketch()
         sketch = state.sketch(chosen.name) if state is not None and chosen is not None else None
-        if sketch is None:
-            self._held_by = {}
+        mine = tuple(c for c in part.constraints if sketch is not None and c.sketch == sketch.name and not c.off)
+        if sketch is None or not mine:
+            self._shown, self._held_by = None, {}
             self.holds.show((), ())
             return
-        mine = [c for c in part.constraints if c.sketch == sketch.name and not c.off]
+        if self._shown is not None and self._shown[0] is sketch.curves and self._shown[1] == mine:
+            return
+        self._shown = sketch.curves, mine
         self._held_by = held_by(sketch.curves, mine)
         every = state.made_curves() if state is not None else []
         drawn = every if len(every) <= _MOST_KEPT_FREE else sketch.curves
