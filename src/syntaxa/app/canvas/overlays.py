@@ -9,12 +9,16 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
 
 from syntaxa.app.canvas.camera import Camera
+from syntaxa.app.canvas.render import lines_of
 from syntaxa.app.theme.glyphs import draw_glyph
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.rows import shape_of_rows
-from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.types import Floats
 from syntaxa.mend.model import Finding, Region
+
+#: Shapes up to which each is drawn as one unbroken run.
+_UNBROKEN = 60
 
 #: Findings drawn at the most in one frame; the list has them all.
 _MOST_GLYPHS = 400
@@ -99,11 +103,26 @@ def draw_origin(painter: QPainter, view: Camera, tokens: Tokens) -> None:
 
 
 def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: Camera, pen: QPen) -> None:
-    """A few shapes over everything: hover and selection."""
+    """Shapes over everything: hover and selection, changes. Many are drawn as their pieces, all at once."""
     painter.setPen(pen)
     painter.setBrush(Qt.BrushStyle.NoBrush)
-    for shape in shapes:
-        painter.drawPolyline(polygon_of(shape.flattened(0.08 / view.scale), view))
+    if len(shapes) <= _UNBROKEN:
+        for shape in shapes:
+            painter.drawPolyline(polygon_of(shape.flattened(0.08 / view.scale), view))
+        return
+    runs = [_run_of(shape, view) for shape in shapes]
+    pieces = np.concatenate([np.hstack([run[:-1], run[1:]]) for run in runs]).reshape(-1, 2, 2)
+    pixels = (pieces - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
+    low, high = pixels.min(axis=1), pixels.max(axis=1)
+    seen = pixels[((high >= 0) & (low <= (view.width, view.height))).all(axis=1)]
+    if len(seen):
+        painter.drawLines(lines_of(np.clip(seen, -1e6, 1e6).reshape(-1, 4)))
+
+
+def _run_of(shape: Shape, view: Camera) -> Floats:
+    if isinstance(shape, Line):
+        return np.array([[*shape.start], [*shape.end]])
+    return shape.flattened(0.3 / view.scale)
 
 
 def draw_label(painter: QPainter, text: str, at: QPointF, view: Camera, tokens: Tokens) -> None:

@@ -7,6 +7,7 @@ Coordinates are taken relative to the middle of the view in float64 before they 
 from __future__ import annotations
 
 from collections.abc import Iterator
+from typing import Any
 
 import numpy as np
 from PyQt6 import sip
@@ -134,17 +135,21 @@ def _to_pixels(segments: Floats, origin: Floats, view: Camera) -> Floats:
 
 def paint_segments(image: QImage, segments: Floats, pen: QPen, antialias: bool) -> None:
     """Draws segments (m, 4) in pixels at once, through one block of memory."""
-    count = len(segments)
-    if not count:
+    if not len(segments):
         return
-    lines = sip.array(QLineF, count)  # type: ignore[call-arg, var-annotated]
-    memory = np.frombuffer(sip.voidptr(lines, count * 32), np.float64).reshape(-1, 4)  # type: ignore[call-overload]
-    memory[:] = segments
     painter = QPainter(image)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing, antialias)
     painter.setPen(pen)
-    painter.drawLines(lines)
+    painter.drawLines(lines_of(segments))
     painter.end()
+
+
+def lines_of(segments: Floats) -> Any:
+    """Segments (m, 4) in pixels as what a painter draws at once, in one block of memory."""
+    lines = sip.array(QLineF, len(segments))  # type: ignore[call-arg, var-annotated]
+    memory = np.frombuffer(sip.voidptr(lines, 32 * len(segments)), np.float64).reshape(-1, 4)  # type: ignore[call-overload]
+    memory[:] = segments
+    return lines
 
 
 def _ranges(first: Ints, count: Ints) -> Ints:
