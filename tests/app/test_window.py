@@ -465,6 +465,9 @@ def test_keys_switch_stages_and_the_palette_finds_commands(qtbot, demo):
         qtbot.keyClick(demo.window, str(number))
         qtbot.waitUntil(lambda wanted=number - 1: demo.at == wanted)
     demo.open_palette()
+    qtbot.keyClicks(demo.palette_._field, "draw a dim")
+    assert demo.palette_._list.item(0).text().startswith("Draw a dimension")
+    demo.palette_._field.clear()
     qtbot.keyClicks(demo.palette_._field, "night")
     qtbot.keyClick(demo.palette_._field, Qt.Key.Key_Return)
     assert demo.tokens.name == "night"
