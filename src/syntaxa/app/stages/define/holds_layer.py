@@ -11,6 +11,7 @@ from PyQt6.QtGui import QColor, QCursor, QPainter, QPainterPath, QPen
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
+from syntaxa.app.canvas.layers.rulers import RULER
 from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.theme.glyphs import Rings, Strokes, draw_outline, path_of
 from syntaxa.app.theme.tokens import Tokens
@@ -122,6 +123,7 @@ class HoldsLayer(Layer):
 
     def _places(self, view: Camera, texts: Sequence[QRectF]) -> Iterator[tuple[QRectF, Anchor]]:
         lines = _cells_of(self._shapes, view)
+        room = QRectF(RULER, RULER, view.width - RULER, view.height - RULER)
         taken = {cell for text in texts for cell in _cells(text)}
         ordered = sorted(self._held, key=lambda h: h.key != self._chosen)
         count = 0
@@ -132,7 +134,7 @@ class HoldsLayer(Layer):
                 continue
             for frame in _frames(x, y, held.off):
                 cells = _cells(frame)
-                if cells.isdisjoint(lines) and cells.isdisjoint(taken):
+                if room.contains(frame) and cells.isdisjoint(lines) and cells.isdisjoint(taken):
                     taken |= cells
                     count += 1
                     yield frame, held
