@@ -124,7 +124,10 @@ def settled(stated: Stated, values: Mapping[str, float], stays: Iterable[Named] 
 def settled_at(stated: Stated, x: Floats) -> Settled:
     """The sketch at unknowns of its own."""
     x = x[: len(stated.bare.system.x)]
-    return Settled(curves_from(stated.curves, stated.bare, x), _moves(stated.bare, x))
+    curves = curves_from(stated.curves, stated.bare, x)
+    # Where every curve is the very same, what is left of moves is rounding.
+    moved = any(new is not old for old, new in zip(stated.curves, curves, strict=True))
+    return Settled(curves, _moves(stated.bare, x) if moved else np.zeros(0))
 
 
 def moved_between(before: Sequence[Curve], after: Sequence[Curve]) -> Floats:

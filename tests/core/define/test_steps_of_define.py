@@ -405,3 +405,9 @@ def test_freedom_is_counted_by_part():
     assert sketch.freedom == sum(sketch.parts)
     (read,) = defined(evaluated(plate(), *READ[:3]).state).sketches
     assert max(read.parts) < 20
+
+
+def test_where_nothing_changes_nothing_is_said_to_have_moved():
+    again = evaluated(plate(), *READ, SetDimension("d1", "150"), SetDimension("d1", "d2 + 70"))
+    row = again.ledger[-1].entry
+    assert (row.changed, row.max_mm, row.mean_mm) == (0, 0.0, 0.0)
