@@ -13,11 +13,10 @@ from dataclasses import dataclass
 import numpy as np
 import scipy.linalg as la
 import scipy.sparse as sp
-import scipy.sparse.linalg as sla
 
 from syntaxa.define.equations import Block, Equations
-from syntaxa.define.nulls import row_sizes
-from syntaxa.define.solving import FAILED, solved_block
+from syntaxa.define.nulls import row_sizes, unit_rows
+from syntaxa.define.solving import FAILED, solved_block, symmetric_factors
 from syntaxa.define.unknowns import System
 from syntaxa.geometry.types import Floats, Ints
 
@@ -89,11 +88,8 @@ def _idle_part(block: Block, y: Floats, move: Floats) -> Floats:
         unit = _unit_rows(slopes / block.lever)
         normal = unit @ unit.T + np.eye(len(unit)) * _SHIFT
         return np.asarray(move - unit.T @ la.solve(normal, unit @ move, assume_a="pos", check_finite=False))
-    unit = sp.csr_matrix(slopes.multiply(1 / block.lever))
-    size = row_sizes(np.sqrt(np.asarray(unit.multiply(unit).sum(1)).ravel()))
-    unit = sp.diags(1 / size) @ unit
-    normal = (unit @ unit.T + sp.diags(np.full(len(size), _SHIFT))).tocsc()
-    lu = sla.splu(normal, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
+    unit, size = unit_rows(slopes, block.lever)
+    lu = symmetric_factors(unit @ unit.T + sp.diags(np.full(len(size), _SHIFT)))
     return np.asarray(move - unit.T @ lu.solve(unit @ move))
 
 

@@ -12,8 +12,8 @@ from collections.abc import Iterator
 import numpy as np
 import scipy.linalg as la
 import scipy.sparse as sp
-import scipy.sparse.linalg as sla
 
+from syntaxa.define.solving import symmetric_factors
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
 
@@ -42,11 +42,17 @@ def left_null(slopes: sp.csr_matrix | Floats, lever: Floats) -> tuple[Floats, Fl
         plain = slopes / lever
         size = row_sizes(np.linalg.norm(plain, axis=1))
         return _by_pivots(plain / size[:, None]), size
-    sparse = sp.csr_matrix(slopes).multiply(1 / lever).tocsr()
-    size = row_sizes(np.sqrt(np.asarray(sparse.multiply(sparse).sum(1)).ravel()))
-    unit = sp.diags(1 / size) @ sparse
-    unit.eliminate_zeros()
+    unit, size = unit_rows(sp.csr_matrix(slopes), lever)
     return _of_many(unit), size
+
+
+def unit_rows(slopes: sp.csr_matrix, lever: Floats) -> tuple[sp.csr_matrix, Floats]:
+    """Sparse slopes (m, k) in mm as rows of length one, and how long they were."""
+    plain = slopes.multiply(1 / lever).tocsr()
+    size = row_sizes(np.sqrt(np.asarray(plain.multiply(plain).sum(1)).ravel()))
+    unit = sp.diags(1 / size) @ plain
+    unit.eliminate_zeros()
+    return unit, size
 
 
 def row_sizes(lengths: Floats) -> Floats:
@@ -77,8 +83,7 @@ def _by_pivots(rows: Floats) -> Floats:
 def _by_iteration(rows: sp.csr_matrix) -> Floats:
     """By inverse iteration on a block that is made larger until it holds something that is not nought as well."""
     m = rows.shape[0]
-    normal = (rows @ rows.T + sp.diags(np.full(m, _SHIFT))).tocsc()
-    lu = sla.splu(normal, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
+    lu = symmetric_factors(rows @ rows.T + sp.diags(np.full(m, _SHIFT)))
     dice, wide = np.random.default_rng(m), _AT_FIRST
     while wide < m / 3:
         space = dice.standard_normal((m, wide))

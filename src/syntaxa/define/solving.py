@@ -145,8 +145,12 @@ def _normal_solved(a: sp.csc_matrix, want: Floats) -> Floats:
 
 def _factors(a: sp.csc_matrix) -> Any:
     g = (a @ a.T).tocsc()
-    g = (g + sp.diags(g.diagonal() * HELD + HELD)).tocsc()
-    return sla.splu(g, permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
+    return symmetric_factors(g + sp.diags(g.diagonal() * HELD + HELD))
+
+
+def symmetric_factors(g: sp.spmatrix) -> Any:
+    """Factors of a sparse symmetric matrix that is not singular; they solve."""
+    return sla.splu(g.tocsc(), permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
 
 
 def _largest(f: Floats) -> float:

@@ -136,16 +136,8 @@ class DimensionsLayer(Layer):
         pen = QPen(ink, 1.6 if chosen else 1.0)
         if mark.is_proposed:
             pen = QPen(QColor(tokens.strong_line), 1.0, Qt.PenStyle.DashLine)
-        painter.setPen(pen)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        for helper in lines.helpers:
-            _draw_helper(painter, helper, view)
-        painter.drawPolyline(polygon_of(lines.line.flattened(0.08 / view.scale), view))
         outside = lines.line.length * view.scale < _SHORT and len(lines.arrows) > 1
-        painter.setPen(QPen(pen.color(), 1.0))
-        painter.setBrush(pen.color() if not mark.is_proposed else Qt.BrushStyle.NoBrush)
-        for place, way in lines.arrows:
-            _draw_head(painter, QPointF(*view.to_pixels(place.x, place.y)), way, outside=outside)
+        _draw_lines(painter, lines, view, pen, filled=not mark.is_proposed, outside=outside)
         self._draw_text(painter, mark, lines, view, tokens, metrics)
         if chosen:
             self._draw_sides(painter, mark.span, view, tokens)
@@ -212,14 +204,8 @@ class DimensionsLayer(Layer):
 
 def draw_figure(painter: QPainter, lines: Figure, text: str, view: Camera, pen: QPen) -> None:
     """A dimension that is being placed."""
+    _draw_lines(painter, lines, view, pen, filled=True, outside=False)
     painter.setPen(pen)
-    painter.setBrush(Qt.BrushStyle.NoBrush)
-    for helper in lines.helpers:
-        _draw_helper(painter, helper, view)
-    painter.drawPolyline(polygon_of(lines.line.flattened(0.08 / view.scale), view))
-    painter.setBrush(pen.color())
-    for place, way in lines.arrows:
-        _draw_head(painter, QPointF(*view.to_pixels(place.x, place.y)), way, outside=False)
     font = figure_font(12)
     painter.save()
     painter.setFont(font)
@@ -256,6 +242,19 @@ def _frame(lines: Figure, text: str, view: Camera, metrics: QFontMetricsF) -> QP
     x, y = view.to_pixels(lines.text.x, lines.text.y)
     turned = QTransform().translate(x, y).rotate(-math.degrees(lines.writing))
     return turned.map(QPolygonF(_box(text, metrics)))
+
+
+def _draw_lines(painter: QPainter, lines: Figure, view: Camera, pen: QPen, *, filled: bool, outside: bool) -> None:
+    """Helping lines, dimension line and heads; heads are drawn in thin whole lines, whatever the pen."""
+    painter.setPen(pen)
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    for helper in lines.helpers:
+        _draw_helper(painter, helper, view)
+    painter.drawPolyline(polygon_of(lines.line.flattened(0.08 / view.scale), view))
+    painter.setPen(QPen(pen.color(), 1.0))
+    painter.setBrush(pen.color() if filled else Qt.BrushStyle.NoBrush)
+    for place, way in lines.arrows:
+        _draw_head(painter, QPointF(*view.to_pixels(place.x, place.y)), way, outside=outside)
 
 
 def _draw_helper(painter: QPainter, helper: Line, view: Camera) -> None:

@@ -215,7 +215,8 @@ class DimensionsView(QWidget):
         one, name = self.one(), self.called.text().strip()
         if one is not None and name and name != one.name:
             self.called.setModified(False)
-            self._coming = name
+            # Another one of that name keeps it, and is not chosen instead.
+            self._coming = name if self._part.measure(name) is None else ""
             self.wanted.emit(Rename(one.name, name))
 
     def leave(self) -> None:
