@@ -14,6 +14,7 @@ sys.path.insert(0, str(Path(__file__).parent))
 sys.path.insert(0, str(Path(__file__).parent / "core"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "intake"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "define"))
+sys.path.insert(0, str(Path(__file__).parent / "core" / "form"))
 
 
 class _NoQt(importlib.abc.MetaPathFinder):

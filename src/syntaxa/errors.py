@@ -9,6 +9,7 @@
     +-- RouteError              a sketch, group or rule that cannot be what was asked
     |   +-- LockedError         something locked that would have to change
     +-- MendError               a tolerance that makes no sense
+    +-- FormError               a solid that cannot be made
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
     +-- GoneError               something named that is no longer there
@@ -65,6 +66,10 @@ class MendError(SyntaxaError):
 
 class DefineError(SyntaxaError):
     """A value, formula or constraint that cannot be."""
+
+
+class FormError(SyntaxaError):
+    """A solid that cannot be made, or a depth, plane or edge that makes no sense."""
 
 
 class DeliverError(SyntaxaError):

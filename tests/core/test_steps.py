@@ -21,6 +21,11 @@ from syntaxa.define.steps import (
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step
+from syntaxa.form.bodies import CombineBodies, DescribeBody, DropBodies, PlaceBody, ScaleBody
+from syntaxa.form.choosing import Axis
+from syntaxa.form.edges import TreatEdges
+from syntaxa.form.planes import LayOnFace, LaySketch
+from syntaxa.form.raising import RaiseBy, RaiseRegions, TurnRegions
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Line
 from syntaxa.intake.steps import TakeIn
@@ -113,6 +118,17 @@ STEPS: tuple[Step, ...] = (
     Constrain(Constraint("Base", "equal radius", (Named("88"), Named("89")))),
     Drag("Base", Named("88", place="centre"), 30.0, 30.0),
     HoldSketch("CONTROL-BOX"),
+    LaySketch("CONTROL-BOX", "front", "10", turn="90"),
+    RaiseRegions("Raise 1", "CONTROL-BOX", high="width / 100"),
+    TreatEdges("Round 1", "fillet", "0.5", rule="risen"),
+    DescribeBody("CONTROL-BOX", name="Box", colour=0x336699, material="steel"),
+    PlaceBody("Copy 1", "Box", ("0", "0", "40"), turn="30", copies=2),
+    ScaleBody("Scale 1", "Box 2", "x", "100"),
+    CombineBodies("Join 1", "Box", ("Box 2",)),
+    RaiseBy("Raise 2", "layer", (("CONTROL-BOX", "4"),)),
+    TurnRegions("Turn 1", "CONTROL-BOX", Axis(start=(-50.0, -50.0), end=(-50.0, 50.0)), end="90", name="Bend"),
+    LayOnFace("CONTROL-BOX", "Bend", ("Turn 1", "first", "9E")),
+    DropBodies(("Bend",)),
 )
 
 

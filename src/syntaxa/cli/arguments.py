@@ -38,6 +38,7 @@ def parser() -> argparse.ArgumentParser:
     _mend(commands.add_parser("mend", help="settle the unit, heal, and write clean profiles"))
     _sweep(commands.add_parser("sweep", help="what every tolerance would close, leave open and swallow"))
     _define(commands.add_parser("define", help="read off what holds, bind dimensions, set values, and solve"))
+    _form(commands.add_parser("form", help="make solids of regions or of folded views, and write them"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -53,7 +54,7 @@ def _run(run: argparse.ArgumentParser) -> None:
     run.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
-def _reading(command: argparse.ArgumentParser) -> None:
+def _reading(command: argparse.ArgumentParser, density: str = "--density") -> None:
     command.add_argument("--page", type=int, default=1, metavar="N", help="page of a PDF or picture")
     command.add_argument("--layout", default="", metavar="NAME", help="layout of a DXF or DWG, instead of model space")
     command.add_argument("--password", default="", help="of a PDF that its author locked")
@@ -63,7 +64,9 @@ def _reading(command: argparse.ArgumentParser) -> None:
         choices=["auto", "groups", "colour", "one"],
         help="what the layers of an SVG or PDF are",
     )
-    command.add_argument("--density", type=float, default=96.0, metavar="N", help="pixels to the inch of an SVG")
+    command.add_argument(
+        density, dest="density", type=float, default=96.0, metavar="N", help="pixels to the inch of an SVG"
+    )
     command.add_argument(
         "--section", type=float, metavar="HEIGHT", help="where triangles are cut, in the file's numbers"
     )
@@ -119,6 +122,14 @@ def _define(define: argparse.ArgumentParser) -> None:
     define.add_argument(
         "-o", "--output", action="append", metavar="OUT", help="ends in .dxf or .svg; a folder for variants"
     )
+    _defining(define)
+    define.add_argument("--variants", metavar="TABLE.csv", help="a drawing for each row, into the folder given with -o")
+    define.add_argument("--propose", action="store_true", help="tell the fewest dimensions that are missing")
+    define.add_argument("--strict", action="store_true", help="exit with 1 where something is free or disagrees")
+    define.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _defining(define: argparse.ArgumentParser) -> None:
     define.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that it is drawn in")
     define.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed before")
     define.add_argument("--level", default="0.05", metavar="MM", help="how far an end may be off what is read off")
@@ -130,11 +141,30 @@ def _define(define: argparse.ArgumentParser) -> None:
     define.add_argument(
         "--set", action="append", default=[], metavar="NAME=EXPR", help="give a dimension or a parameter a value"
     )
-    define.add_argument("--variants", metavar="TABLE.csv", help="a drawing for each row, into the folder given with -o")
-    define.add_argument("--propose", action="store_true", help="tell the fewest dimensions that are missing")
     define.add_argument("--hold", action="append", default=[], metavar="SKETCH", help="hold a sketch whole, as it came")
-    define.add_argument("--strict", action="store_true", help="exit with 1 where something is free or disagrees")
-    define.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _form(form: argparse.ArgumentParser) -> None:
+    form.add_argument("file", metavar="FILE")
+    form.add_argument("-o", "--output", action="append", metavar="OUT", help="ends in .step, .stl, .3mf, .dxf or .svg")
+    _reading(form, "--pixel-density")
+    _defining(form)
+    form.add_argument("--thickness", metavar="EXPR", help="raise all regions so high: a length or formula")
+    form.add_argument(
+        "--thickness-by", metavar="layer:A=3,layer:B=5", help="raise regions by the layer or role of their outline"
+    )
+    form.add_argument("--turn-about", metavar="X1,Y1,X2,Y2[,ANGLE]", help="turn all regions about a line (mm, degrees)")
+    form.add_argument(
+        "--fillet", action="append", default=[], metavar="RULE=R", help="round edges: upright=3, convex=1"
+    )
+    form.add_argument("--chamfer", action="append", default=[], metavar="RULE=C", help="bevel edges: rims=0.5")
+    form.add_argument(
+        "--density", dest="material", metavar="NAME|KG_M3", help="what it is of: steel, aluminium... or a number"
+    )
+    form.add_argument(
+        "--strict", action="store_true", help="exit with 1 where something could not be made or is in doubt"
+    )
+    form.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _sweep(command: argparse.ArgumentParser) -> None:

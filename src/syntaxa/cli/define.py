@@ -50,15 +50,9 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
     began = time.perf_counter()
     outputs = _outputs(options)
     evaluator = Evaluator()
-    job = opened(options)
-    if options.unit != "auto":
-        job = job.with_step(ChooseUnit(options.unit))
-    job = with_layers(job, options, hidden_in(job, evaluator))
-    job = job.with_step(MendFindings(tolerance_in(options.tolerance)))
+    job = mended_job(options, evaluator)
     mended = evaluator.evaluate(job).state
-    for step in _reading_off(options):
-        job = job.with_step(step)
-    job, evaluation = _with_settings(job, evaluator, [_setting(s) for s in options.set])
+    job, evaluation = defined_job(job, options, evaluator)
     written: list[str] = []
     notes = [row.entry.says for row in _mine(job, evaluation) if row.entry.says]
     if options.variants:
@@ -69,6 +63,22 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
             notes += [f"{output.name}: {n}" for n in deliver(evaluation.state, output).notes]
             written.append(str(output))
     return _record(mended, evaluation, written, notes, time.perf_counter() - began)
+
+
+def mended_job(options: argparse.Namespace, evaluator: Evaluator) -> Job:
+    """The drawing in its unit, with its layers, mended."""
+    job = opened(options)
+    if options.unit != "auto":
+        job = job.with_step(ChooseUnit(options.unit))
+    job = with_layers(job, options, hidden_in(job, evaluator))
+    return job.with_step(MendFindings(tolerance_in(options.tolerance)))
+
+
+def defined_job(job: Job, options: argparse.Namespace, evaluator: Evaluator) -> tuple[Job, Evaluation]:
+    """The job with what is read off, bound and set; raises UsageError where something cannot be."""
+    for step in _reading_off(options):
+        job = job.with_step(step)
+    return _with_settings(job, evaluator, [_setting(s) for s in options.set])
 
 
 def in_doubt(record: DefineRecord) -> bool:

@@ -79,6 +79,14 @@ def _define(options: argparse.Namespace) -> int:
     return 1 if options.strict and in_doubt(done) else 0
 
 
+def _form(options: argparse.Namespace) -> int:
+    from syntaxa.cli.form import formed_file, in_doubt, print_formed
+
+    done = formed_file(options)
+    _say(done, options.json, lambda: print_formed(done))
+    return 1 if options.strict and in_doubt(done) else 0
+
+
 def _sweep(options: argparse.Namespace) -> int:
     from syntaxa.cli.sweep import print_swept, swept_file
 
@@ -101,6 +109,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "inspect": _inspect,
     "mend": _mend,
     "define": _define,
+    "form": _form,
     "sweep": _sweep,
     "run": _run_recipe,
 }

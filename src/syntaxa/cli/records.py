@@ -243,3 +243,45 @@ class DefineRecord(msgspec.Struct, frozen=True):
     outputs: list[str]
     seconds: float
     notes: list[str]
+
+
+class BodyRecord(msgspec.Struct, frozen=True):
+    """A body: faces by their kinds; mass where a density was given."""
+
+    name: str
+    volume_mm3: float
+    area_mm2: float
+    centroid_mm: list[float]
+    bbox_mm: list[float]
+    mass_kg: float | None
+    faces: dict[str, int]
+    edges: int
+    valid: bool
+
+
+class FeatureRecord(msgspec.Struct, frozen=True):
+    """Something that was made, and the volume of all bodies after it."""
+
+    kind: str
+    says: str
+    volume_mm3: float
+
+
+class FailedRecord(msgspec.Struct, frozen=True):
+    """An edge or region that could not be done."""
+
+    feature: str
+    edge: str
+    why: str
+
+
+class FormRecord(msgspec.Struct, frozen=True):
+    """syntaxa.form/1."""
+
+    schema: str
+    bodies: list[BodyRecord]
+    features: list[FeatureRecord]
+    failed: list[FailedRecord]
+    outputs: list[str]
+    notes: list[str]
+    seconds: float

@@ -19,7 +19,7 @@ from syntaxa.errors import Progress, no_progress
 Made = TypeVar("Made")
 
 #: Stages, in the order of the work.
-StageName = Literal["intake", "measure", "route", "mend", "define", "deliver"]
+StageName = Literal["intake", "measure", "route", "mend", "define", "form", "deliver"]
 
 #: How many of a kind a job has: any number, one, or one for each source; where there is one, a new one takes its place.
 Slot = Literal["any", "one", "one a source"]
@@ -58,6 +58,7 @@ class Context:
     deadline  of time.monotonic; past it `still_wanted` refuses
     cache     keeps what is dear to make; key names the state that the step is done on
     worker    does what is long or native; None where everything is done here
+    solids    does what the solid kernel is needed for; None where everything is done here
     """
 
     progress: Progress = no_progress
@@ -65,6 +66,7 @@ class Context:
     cache: Keeping | None = None
     key: str = ""
     worker: Working | None = None
+    solids: Working | None = None
 
     @property
     def seconds(self) -> float | None:

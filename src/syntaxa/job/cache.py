@@ -66,7 +66,8 @@ def state_bytes(state: State, before: State) -> int:
     shared.update(id(x.curve) for x in before.excluded)
     own = curve_bytes(c for c in state.curves() if id(c) not in shared)
     # Each sketch is a row of references of its own.
-    return 1000 + own + 8 * sum(len(s.curves) for s in state.sketches)
+    parts = sum(p.bytes_beside(before.part(type(p))) for p in state.parts)
+    return 1000 + own + parts + 8 * sum(len(s.curves) for s in state.sketches)
 
 
 def curve_bytes(curves: Iterable[Curve]) -> int:

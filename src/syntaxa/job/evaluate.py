@@ -96,9 +96,16 @@ class Evaluation:
 class Evaluator:
     """Evaluates jobs; remembers the latest results. Safe to call from several threads."""
 
-    def __init__(self, most: int = 768 << 20, passwords: Passwords = PASSWORDS, worker: Working | None = None) -> None:
+    def __init__(
+        self,
+        most: int = 768 << 20,
+        passwords: Passwords = PASSWORDS,
+        worker: Working | None = None,
+        solids: Working | None = None,
+    ) -> None:
         self._passwords = passwords
         self._worker = worker
+        self._solids = solids
         self._found: Cache[Any] = Cache(most // 12)
         self._results: Cache[tuple[State, Row]] = Cache(most // 2)
         self._read: Cache[tuple[Received, Verdict]] = Cache(most // 3)
@@ -147,7 +154,7 @@ class Evaluator:
             if not job_step.enabled:
                 ledger.append(Row(job_step.number, title, False, Entry(0), 0.0))
                 continue
-            here = replace(context, progress=part, cache=self._found, key=digest, worker=self._worker)
+            here = Context(part, context.deadline, self._found, digest, self._worker, self._solids)
             digest = _next_digest(digest, job_step)
             state, row = self._done(digest, state, job_step, here)
             ledger.append(replace(row, title=title))
@@ -199,7 +206,7 @@ class Evaluator:
 
     def context(self, evaluation: Evaluation, progress: Progress = no_progress) -> Context:
         """What a step is given that is tried on what an evaluation has come to."""
-        return Context(progress, None, self._found, evaluation.digest, self._worker)
+        return Context(progress, None, self._found, evaluation.digest, self._worker, self._solids)
 
     def _done(self, digest: str, state: State, job_step: JobStep, context: Context) -> tuple[State, Row]:
         known = self._results.get(digest)

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING, Union
 
 from syntaxa.define import kinds as define
 from syntaxa.drawing.step import Step, StepRows
+from syntaxa.form import kinds as form
 from syntaxa.intake import kinds as intake
 from syntaxa.measure import kinds as measure
 from syntaxa.mend import kinds as mend
@@ -19,6 +20,7 @@ ROWS: StepRows = (
     *measure.AFTER_ROUTING,
     (*intake.BY_HAND, *route.BY_HAND, *mend.BY_HAND),
     *define.STEPS,
+    *form.STEPS,
 )
 
 #: Every kind of step, each once.

@@ -2,6 +2,9 @@
 
 What goes wrong in it stays in it. It is ended when it takes more time or memory than it may, or when nobody waits any
 more and it does not stop by itself; the next piece of work finds a new one.
+
+Where what it does needs a library that takes seconds to load, the process is a *host*: it loads the library once and
+forks the worker proper, which may be ended at any moment, for another stands there a few milliseconds later.
 """
 
 from __future__ import annotations
@@ -9,6 +12,7 @@ from __future__ import annotations
 import contextlib
 import os
 import select
+import signal
 import subprocess
 import sys
 import threading
@@ -37,17 +41,22 @@ class WorkOrder(msgspec.Struct):
     module: str
     name: str
     parcel: str
+    number: int = 0
 
 
 class Word(msgspec.Struct):
     """What the process says: how far it is, or how it ended.
 
-    kind   "progress", "done" with a parcel, "failed" with one that holds the error, or "stopped"
+    kind   "progress", "done" with a parcel, "failed" with one that holds the error, or "stopped"; a host says "ready"
+           with the number of the process that it forked, and "died" when that has ended
+    order  number of the order that it answers
     """
 
     kind: str
     share: float = 0.0
     parcel: str = ""
+    order: int = 0
+    process: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,10 +77,16 @@ class _Case:
 
 
 class Worker:
-    """Runs one piece of work after the other; safe to use from several threads."""
+    """Runs one piece of work after the other; safe to use from several threads.
 
-    def __init__(self, memory: int = MEMORY) -> None:
+    preload  a module that a host loads before it forks; empty for a process of its own
+    """
+
+    def __init__(self, memory: int = MEMORY, preload: str = "") -> None:
         self._memory = memory
+        self._preload = preload
+        self._forked = 0
+        self._orders = 0
         self._running: _Running | None = None
         self._turn = threading.Lock()
         self._unread = b""
@@ -100,7 +115,9 @@ class Worker:
         while not self._turn.acquire(timeout=_LOOK):
             still_wanted()
         try:
-            return self._done(WorkOrder(work.__module__, work.__qualname__, str(put(given))), progress, seconds, case)
+            self._orders += 1
+            order = WorkOrder(work.__module__, work.__qualname__, str(put(given)), self._orders)
+            return self._done(order, progress, seconds, case)
         except OSError as error:
             self._end()
             raise WorkerError(f"{about} could not be handed over ({error.strerror}).", suggestion=advice) from error
@@ -137,10 +154,15 @@ class Worker:
                 self._stop(running)
                 raise
             if until is not None and time.monotonic() > until:
-                self._end()
+                self._cut_short(running)
                 raise WorkerError(f"{case.about} took longer than it may.", suggestion=case.advice)
             word = self._word(running)
             if word is None:
+                continue
+            if word.kind == "died":
+                raise _death(case)
+            if word.order != self._orders:
+                _leave(word)
                 continue
             if word.kind == "progress":
                 progress(word.share)
@@ -161,19 +183,38 @@ class Worker:
             if b"\n" not in self._unread:
                 return None
         line, _, self._unread = self._unread.partition(b"\n")
-        return msgspec.json.decode(line, type=Word)
+        word = msgspec.json.decode(line, type=Word)
+        if word.kind in ("ready", "died"):
+            self._forked = word.process
+        return word
+
+    def _cut_short(self, running: _Running) -> None:
+        """Ends what is being done, at once: that of a host alone, else the process."""
+        if not self._forked:
+            self._end()
+            return
+        with contextlib.suppress(ProcessLookupError):
+            os.kill(self._forked, signal.SIGKILL)
+        try:
+            while (word := self._word(running)) is None or word.kind != "died":
+                if word is not None:
+                    _leave(word)
+        except (OSError, EOFError):
+            self._end()
 
     def _stop(self, running: _Running) -> None:
-        """Asks it to stop; where it does not, it is ended."""
+        """Asks it to stop; where it does not, it is ended. What a host has forked is ended without asking."""
+        if self._forked:
+            self._cut_short(running)
+            return
         end = time.monotonic() + _GRACE
         try:
             running.orders.write(b"stop\n")
             running.orders.flush()
             while time.monotonic() < end:
                 word = self._word(running)
-                if word is not None and word.kind != "progress":
-                    if word.parcel:
-                        drop(Path(word.parcel))
+                if word is not None and word.kind in ("done", "failed", "stopped"):
+                    _leave(word)
                     return
         except (OSError, EOFError):
             pass
@@ -183,7 +224,7 @@ class Worker:
         self._end()
         sweep()
         process = subprocess.Popen(  # noqa: S603  this program itself
-            [sys.executable, "-m", "syntaxa.job.worker_process", str(self._memory)],
+            [sys.executable, "-m", "syntaxa.job.worker_process", str(self._memory), self._preload],
             stdin=subprocess.PIPE,
             stdout=subprocess.PIPE,
         )
@@ -193,7 +234,7 @@ class Worker:
         return self._running
 
     def _end(self) -> None:
-        running, self._running, self._unread = self._running, None, b""
+        running, self._running, self._unread, self._forked = self._running, None, b"", 0
         if running is None:
             return
         running.process.kill()
@@ -208,4 +249,14 @@ class Worker:
         with contextlib.suppress(subprocess.TimeoutExpired):
             running.process.wait(1.0)
         self._end()
-        return WorkerError(f"{case.about} took its process down; nothing else was touched.", suggestion=case.advice)
+        return _death(case)
+
+
+def _leave(word: Word) -> None:
+    """What nobody waits for any more."""
+    if word.parcel:
+        drop(Path(word.parcel))
+
+
+def _death(case: _Case) -> WorkerError:
+    return WorkerError(f"{case.about} took its process down; nothing else was touched.", suggestion=case.advice)

@@ -1,11 +1,14 @@
 """The worker's own side: takes orders as lines, does them, and answers with lines; a line "stop" ends what is done.
 
-What libraries print goes where errors go: the answers have the output to themselves.
+What libraries print goes where errors go: the answers have the output to themselves. A host loads a module and forks
+the process that works; when that dies the host says so and forks another.
 """
 
 from __future__ import annotations
 
 import contextlib
+import ctypes
+import gc
 import os
 import queue
 import resource
@@ -24,12 +27,16 @@ from syntaxa.job.parcels import put, take
 from syntaxa.job.worker import Word, WorkOrder
 from syntaxa.watching import watched
 
+#: What prctl calls "send me this signal when my parent dies" (linux/prctl.h).
+_WITH_PARENT = 1
+
 
 class _Server:
     """Does one order after the other."""
 
     def __init__(self, orders: BinaryIO, answers: BinaryIO) -> None:
         self._orders, self._answers = orders, answers
+        self._order = 0
         self._queue: queue.Queue[WorkOrder | None] = queue.Queue()
         self._stop = threading.Event()
 
@@ -38,6 +45,7 @@ class _Server:
         threading.Thread(target=self._read, daemon=True).start()
         while (order := self._queue.get()) is not None:
             self._stop.clear()
+            self._order = order.number
             with watched(self._check):
                 self._answer(order)
 
@@ -75,20 +83,44 @@ class _Server:
         return function(*given, progress=self._progress)  # type: ignore[operator]
 
     def _say(self, word: Word) -> None:
-        self._answers.write(msgspec.json.encode(word) + b"\n")
-        self._answers.flush()
+        word.order = self._order
+        _say(self._answers, word)
 
 
-def main(memory: int) -> None:
+def _say(answers: BinaryIO, word: Word) -> None:
+    answers.write(msgspec.json.encode(word) + b"\n")
+    answers.flush()
+
+
+def _host(preload: str, answers: BinaryIO) -> None:
+    """Loads a module and forks; returns in the process that is to work, and ends with it otherwise."""
+    import_module(preload)
+    # What both have is not to be copied because its counts change.
+    gc.collect()
+    gc.freeze()
+    while (process := os.fork()) != 0:
+        _say(answers, Word("ready", process=process))
+        _, status = os.waitpid(process, 0)
+        if status == 0:
+            os._exit(0)
+        _say(answers, Word("died"))
+    # Native code that never comes back is not to outlive who asked for it.
+    ctypes.CDLL(None).prctl(_WITH_PARENT, signal.SIGKILL)
+
+
+def main(memory: int, preload: str = "") -> None:
     """Works until its input ends."""
     # Ctrl-C is for whoever gives the orders.
     signal.signal(signal.SIGINT, signal.SIG_IGN)
-    with contextlib.suppress(ValueError, OSError):
-        resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     answers = os.fdopen(os.dup(1), "wb")
     os.dup2(2, 1)
+    if preload:
+        _host(preload, answers)
+    with contextlib.suppress(ValueError, OSError):
+        resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
+        resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
     _Server(sys.stdin.buffer, answers).run()
 
 
 if __name__ == "__main__":
-    main(int(sys.argv[1]))
+    main(int(sys.argv[1]), sys.argv[2])

@@ -6,6 +6,8 @@ Cost: n log n; each component is looked up in the boxes of the faces and then te
 from __future__ import annotations
 
 from collections import Counter
+from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -17,43 +19,77 @@ from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
 
 
-def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
-    """All bounded faces of one sketch, largest first."""
+@dataclass(frozen=True)
+class Faces:
+    """The bounded faces of an arrangement without its bridges, f of them, and the outsides of what hangs together.
+
+    outer, outsides   (f,) and (k,) the cycle round each face, and those round each component
+    component         (cycles,) the component of each cycle
+    parent            (k,) the face that each component lies in, or -1
+    """
+
+    cycles: Cycles
+    outer: Ints
+    outsides: Ints
+    component: Ints
+    parent: Ints
+
+    @cached_property
+    def bounds(self) -> tuple[Ints, Ints]:
+        """(first, cycle): face f is bounded by cycle[first[f]:first[f + 1]], its outer one first."""
+        inside = np.flatnonzero(self.parent >= 0)
+        of = np.concatenate([np.arange(len(self.outer)), self.parent[inside]])
+        first, order = grouped(of, len(self.outer))
+        return first, np.concatenate([self.outer, self.outsides[inside]])[order]
+
+
+def faces_of(edges: Edges) -> Faces | None:
+    """The faces; None where nothing is bounded."""
     loose = bridges(edges)
     core = edges.take(np.flatnonzero(~loose)) if loose.any() else edges
     if not len(core):
-        return []
+        return None
     cycles = core.cycles
-    faces, outsides = np.flatnonzero(cycles.area > 0), np.flatnonzero(cycles.area < 0)
+    outer, outsides = np.flatnonzero(cycles.area > 0), np.flatnonzero(cycles.area < 0)
     component = _groups(cycles)
-    parent = _parents(faces, outsides, cycles, component)
-    inside = np.flatnonzero(parent >= 0)
-    # A face and the outsides of what lies in it, one after the other.
-    of = np.concatenate([np.arange(len(faces)), parent[inside]])
-    first, order = grouped(of, len(faces))
-    cycle = np.concatenate([faces, outsides[inside]])[order]
+    return Faces(cycles, outer, outsides, component, _parents(outer, outsides, cycles, component))
+
+
+def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
+    """All bounded faces of one sketch, largest first."""
+    faces = faces_of(edges)
+    return [region for _, region in regions_in(faces, ids, sketch)] if faces is not None else []
+
+
+def regions_in(faces: Faces, ids: tuple[str, ...], sketch: str) -> list[tuple[int, Region]]:
+    """Each face by its number, and what is told of it, largest first."""
+    cycles = faces.cycles
+    first, cycle = faces.bounds
     area, perimeter = (np.add.reduceat(part[cycle], first[:-1]) for part in (cycles.area, cycles.perimeter))
     moment = np.add.reduceat(cycles.moment.take(cycle, axis=0), first[:-1], axis=0)
     centroid = moment / area[:, None] + cycles.origin_of_moments
     curves = _owners(cycles, first, cycle, ids)
     rows, box = _outlines(cycles)
-    depth = _depths(component[faces], component[outsides], parent)
+    depth = _depths(faces.component[faces.outer], faces.component[faces.outsides], faces.parent)
     twins = _twins(curves, centroid)
-    boxes, bounds, loops = box[faces].tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
+    boxes, bounds, loops = box[faces.outer].tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
     # Faces of one size are told apart by where they lie.
-    ranked = sorted(range(len(faces)), key=lambda f: (-area[f], boxes[f]))
+    ranked = sorted(range(len(faces.outer)), key=lambda f: (-area[f], boxes[f]))
     figures = list(zip(area.tolist(), perimeter.tolist(), centroid.tolist(), strict=True))
     return [
-        Region(
-            sketch=sketch,
-            area=figures[f][0],
-            perimeter=figures[f][1],
-            centroid=(figures[f][2][0], figures[f][2][1]),
-            box=tuple(boxes[f]),
-            depth=depth[f],
-            curves=curves[f],
-            loops=tuple(loops[bounds[f] : bounds[f + 1]]),
-            twin=twins[f],
+        (
+            f,
+            Region(
+                sketch=sketch,
+                area=figures[f][0],
+                perimeter=figures[f][1],
+                centroid=(figures[f][2][0], figures[f][2][1]),
+                box=tuple(boxes[f]),
+                depth=depth[f],
+                curves=curves[f],
+                loops=tuple(loops[bounds[f] : bounds[f + 1]]),
+                twin=twins[f],
+            ),
         )
         for f in ranked
     ]

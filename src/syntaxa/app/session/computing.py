@@ -14,6 +14,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.session.lanes import Lane, Work
 from syntaxa.drawing.view import View
 from syntaxa.errors import Progress
+from syntaxa.form.asking import SHOP
 from syntaxa.intake.registry import load_native
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
@@ -40,7 +41,9 @@ class Computing(QObject):
     def __init__(self, parent: QObject) -> None:
         super().__init__(parent)
         self.worker = Worker()
-        self.evaluator = Evaluator(worker=self.worker)
+        #: Where the solid kernel lives; it starts when it is first wanted.
+        self.solids = Worker(preload=SHOP)
+        self.evaluator = Evaluator(worker=self.worker, solids=self.solids)
         self.views = Views()
         self.work = Lane(self)
         self.looking = Lane(self)
@@ -157,3 +160,4 @@ class Computing(QObject):
         self.looking.stop_all()
         self._warming.stop_all()
         self.worker.close()
+        self.solids.close()

@@ -1,0 +1,1 @@
+"""Form: solids from the regions of sketches, and from the views of a drawing folded into space."""

@@ -1,0 +1,1 @@
+"""What the solid kernel does: nothing else imports its bindings, and the window's process never does."""
