@@ -82,8 +82,8 @@ def deliver_solids(
 def _data(bodies: Sequence[Body], ending: str, output: SolidOutput, context: Context) -> tuple[bytes, tuple[str, ...]]:
     if ending in (".step", ".stp"):
         given = tuple((b.name, b.solid, b.colour) for b in bodies)
-        data: bytes = asked(context, "step_bytes", given, output.unit, output.protocol, about="Writing STEP")
-        return data, ()
+        data, notes = asked(context, "step_bytes", given, output.unit, output.protocol, about="Writing STEP")
+        return data, notes
     solids = tuple(b.solid for b in bodies)
     meshes: list[Mesh] = asked(context, "meshes", solids, output.deflection, output.angle, about="Making triangles")
     facets = f"Round faces went out as triangles, within {output.deflection:g} mm."

@@ -72,7 +72,7 @@ def meant(sketch: Sketch, wanted: Sequence[RegionRef], context: Context) -> tupl
             gone.append(error.sentence)
     if not found:
         raise FormError(gone[0], suggestion="Choose regions again.")
-    return list(dict.fromkeys(found)), gone
+    return list({id(p): p for p in found}.values()), gone
 
 
 def axis_in(sketch: Sketch, axis: Axis) -> tuple[tuple[float, float], tuple[float, float]]:

@@ -97,6 +97,11 @@ class Worker:
         running = self._running
         return running.process.pid if running is not None and running.process.poll() is None else 0
 
+    @property
+    def forked(self) -> int:
+        """The number of the process that a host has forked to do the work; 0 where there is none."""
+        return self._forked
+
     def call(
         self,
         work: Callable[..., Any],

@@ -37,7 +37,6 @@ def write_step(
     shapes = XCAFDoc_DocumentTool.ShapeTool_s(document.Main())
     colours = XCAFDoc_DocumentTool.ColorTool_s(document.Main())
     for name, named, colour in bodies:
-        # A copy, or a cap that two bodies share would lose one of its names.
         label = shapes.AddShape(named.shape, False)
         TDataStd_Name.Set_s(label, _text(name))
         red, green, blue = ((colour >> shift & 255) / 255 for shift in (16, 8, 0))
@@ -45,7 +44,7 @@ def write_step(
         for k, part in named.face_names.items():
             below = shapes.AddSubShape(label, named.faces[k])
             if not below.IsNull():
-                TDataStd_Name.Set_s(below, _text(" ".join(map(str, part))))
+                TDataStd_Name.Set_s(below, _text(_words(part)))
     writer = STEPCAFControl_Writer()
     writer.SetNameMode(True)
     writer.SetColorMode(True)
@@ -81,6 +80,11 @@ def _body(shapes: Any, label: Any) -> tuple[str, Named]:
     for k in range(1, below.Length() + 1):
         named.name_face(shapes.GetShape_s(below.Value(k)), (_name(below.Value(k)),))
     return _name(label), named
+
+
+def _words(name: Any) -> str:
+    """A name without brackets and quotes, with which the writer breaks lines so that no reader finds the face again."""
+    return " ".join(_words(part) for part in name) if isinstance(name, tuple) else str(name)
 
 
 def _document() -> Any:

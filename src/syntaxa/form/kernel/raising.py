@@ -32,6 +32,9 @@ from syntaxa.geometry.tolerances import HAIR
 #: mm; a region touches the line that it is turned about, and crosses it from here on.
 _ON_AXIS = 1e-6
 
+#: Both ends get shapes of their own: as one shape in two places, one of them would lose its name in a STEP file.
+_COPIED = True
+
 #: Share by which the tolerance of a vertex is larger than what its edges miss it by.
 _COVERED = 1.01
 
@@ -101,7 +104,7 @@ def _edge(made: Stretched, first: Shape, last: Shape, span: Span) -> Shape:
 def prism(profile: Profile, frame: Frame, low: float, high: float, feature: str) -> Named:
     """A region raised from one height over its plane to another (mm), low < high."""
     base = Outlined(profile, frame.moved(low))
-    maker = BRepPrimAPI_MakePrism(base.face, vector(frame.normal, high - low))
+    maker = BRepPrimAPI_MakePrism(base.face, vector(frame.normal, high - low), _COPIED)
     out = Named(maker.Shape())
     out.name_face(maker.FirstShape(), (feature, "low", base.name))
     out.name_face(maker.LastShape(), (feature, "high", base.name))
@@ -125,7 +128,7 @@ def turned(
     base = Outlined(profile, frame)
     first, angle = sweep[0], sweep[1] - sweep[0]
     full = abs(angle) >= TURN - HAIR
-    maker = BRepPrimAPI_MakeRevol(base.face, line) if full else BRepPrimAPI_MakeRevol(base.face, line, angle)
+    maker = BRepPrimAPI_MakeRevol(base.face, line) if full else BRepPrimAPI_MakeRevol(base.face, line, angle, _COPIED)
     out = Named(maker.Shape())
     if not full:
         out.name_face(maker.FirstShape(), (feature, "first", base.name))
@@ -167,7 +170,7 @@ def _name(out: Named, base: Outlined, maker: Any, parts: tuple[str, str, str], c
     feature, side, rise = parts
     base_edges = set()
     for edge, span in base.edges:
-        k = out.edges.find(edge)
+        k = out.edges.find(maker.FirstShape(edge) if caps else edge)
         if k < 0:
             continue
         base_edges.add(k)
@@ -178,7 +181,7 @@ def _name(out: Named, base: Outlined, maker: Any, parts: tuple[str, str, str], c
             out.name_edge(maker.LastShape(edge), (feature, caps[1], span.name))
     leaving = beside(out.shape, VERTEX, EDGE, out.vertices, out.edges)
     for key, vertex in base.vertices.items():
-        v = out.vertices.find(vertex)
+        v = out.vertices.find(maker.FirstShape(vertex) if caps else vertex)
         for k in leaving[v] if v >= 0 else ():
             if k not in base_edges:
                 out.edge_names.setdefault(k, (feature, rise, key))
