@@ -2,21 +2,20 @@
 
 from __future__ import annotations
 
+import threading
+from collections import OrderedDict
 from collections.abc import Sequence
 
 import msgspec
 
 from syntaxa.drawing.descent import CurveRef, Descent, RegionRef
+from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Sketch, State
-from syntaxa.drawing.step import Context
 from syntaxa.errors import FormError, GoneError
 from syntaxa.form.model import Profile
 from syntaxa.form.profiles import profiles_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Line
-
-#: Bytes of a profile, roughly.
-_OF_ONE = 4000
 
 
 class Axis(msgspec.Struct, frozen=True, omit_defaults=True):
@@ -49,16 +48,42 @@ def sketch_of(state: State, name: str) -> Sketch:
     return found
 
 
-def profiles_in(sketch: Sketch, context: Context) -> list[Profile]:
-    """The regions of a sketch; kept, for every feature asks anew."""
-    return context.kept(
-        f"profiles/{sketch.name}", lambda: profiles_of(sketch.curves, sketch.name), _OF_ONE * len(sketch.curves)
-    )
+class _Recent:
+    """Regions of the sketches that were asked for last, by their very curves: every feature and picture asks anew."""
+
+    def __init__(self, most: int) -> None:
+        self._most = most
+        self._kept: OrderedDict[tuple[int, str], tuple[tuple[Curve, ...], list[Profile]]] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def of(self, sketch: Sketch) -> list[Profile]:
+        """The regions, found once."""
+        # Curves are held as long as what is known of them, so no other tuple can have their address.
+        key = id(sketch.curves), sketch.name
+        with self._lock:
+            known = self._kept.get(key)
+        if known is not None:
+            return known[1]
+        found = profiles_of(sketch.curves, sketch.name)
+        with self._lock:
+            self._kept[key] = sketch.curves, found
+            while sum(len(curves) for curves, _ in self._kept.values()) > self._most and len(self._kept) > 1:
+                self._kept.popitem(last=False)
+        return found
 
 
-def meant(sketch: Sketch, wanted: Sequence[RegionRef], context: Context) -> tuple[list[Profile], list[str]]:
+#: Curves whose regions are remembered.
+_RECENT = _Recent(100_000)
+
+
+def profiles_in(sketch: Sketch) -> list[Profile]:
+    """The regions of a sketch."""
+    return _RECENT.of(sketch)
+
+
+def meant(sketch: Sketch, wanted: Sequence[RegionRef]) -> tuple[list[Profile], list[str]]:
     """The regions that are meant, and what is told of those that are gone; where none is named, all but the holes."""
-    profiles = profiles_in(sketch, context)
+    profiles = profiles_in(sketch)
     if not profiles:
         raise FormError(f"Nothing in “{sketch.name}” is closed.", suggestion="Mend it first.")
     if not wanted:

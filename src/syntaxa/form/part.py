@@ -44,11 +44,15 @@ class Feature:
 
 @dataclass(frozen=True)
 class Formed(Part):
-    """Bodies in the order in which they were made; features likewise; planes of sketches that have one of their own."""
+    """Bodies in the order in which they were made; features likewise; planes of sketches that have one of their own.
+
+    heights  how high over its plane something of each sketch reaches (mm)
+    """
 
     bodies: tuple[Body, ...] = ()
     features: tuple[Feature, ...] = ()
     frames: tuple[tuple[str, Frame], ...] = field(default=())
+    heights: tuple[tuple[str, float], ...] = ()
 
     def bytes_beside(self, before: Part) -> int:
         """That of the solids that were not there before."""
@@ -102,6 +106,12 @@ class Formed(Part):
     def without(self, names: tuple[str, ...]) -> Formed:
         """Without some bodies."""
         return replace(self, bodies=tuple(b for b in self.bodies if b.name not in names))
+
+    def reaching(self, sketch: str, height: float) -> Formed:
+        """With something of a sketch that reaches so high over its plane."""
+        known = dict(self.heights)
+        known[sketch] = max(known.get(sketch, 0.0), height)
+        return replace(self, heights=tuple(known.items()))
 
     def with_frame(self, sketch: str, frame: Frame) -> Formed:
         """With a sketch on a plane of its own."""

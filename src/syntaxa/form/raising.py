@@ -25,6 +25,9 @@ from syntaxa.geometry.shapes import TURN
 #: What is done with a solid: it is a body of its own, or joined to one, taken from it, or what both have is kept.
 Use = Literal["new", "add", "cut", "common"]
 
+#: Which diameter of a ring is given.
+Measured = Literal["inner", "middle", "outer"]
+
 #: mm; less is no thickness, and more than that leaves any workshop.
 _THINNEST, _LARGEST = 1e-6, 1e6
 
@@ -77,7 +80,7 @@ class RaiseRegions(FormStep, frozen=True, tag="raise-regions"):
         part, numbers = state.part(Formed), Numbers(state)
         sketch = sketch_of(state, self.sketch)
         frame = part.frame_of(sketch)
-        profiles, gone = meant(sketch, self.regions, context)
+        profiles, gone = meant(sketch, self.regions)
         low = numbers.length(self.low)
         high = numbers.length(self.high) if self.to is None else _height_of(self.to, state, part, frame, context)
         low, high, frame = _ordered(low, high, frame)
@@ -86,7 +89,7 @@ class RaiseRegions(FormStep, frozen=True, tag="raise-regions"):
             raise FormError("Sides lean by less than 90°.", suggestion="Give an angle such as 3deg.")
         lifts = tuple(Lift(p.filled if self.filled else p, frame, low, high, draft) for p in profiles)
         made = _made("raised", lifts, self.use, part.chosen(self.bodies) if self.use != "new" else (), self, context)
-        part = with_made(part, made, self.use, self.bodies, self.name or sketch.name)
+        part = with_made(part, made, self.use, self.bodies, self.name or sketch.name).reaching(sketch.name, high)
         return told(state, part, self.feature, "raise", made, gone)
 
 
@@ -114,7 +117,7 @@ class RaiseBy(FormStep, frozen=True, tag="raise-by"):
         left = 0
         for sketch in state.profiles():
             frame = part.frame_of(sketch)
-            for profile in (p for p in profiles_in(sketch, context) if p.region.depth % 2 == 0):
+            for profile in (p for p in profiles_in(sketch) if p.region.depth % 2 == 0):
                 name = self._named(profile, high)
                 if name is None:
                     left += 1
@@ -126,6 +129,7 @@ class RaiseBy(FormStep, frozen=True, tag="raise-by"):
         made = _made("raised", tuple(lifts), "new", (), self, context)
         for (solid, figures), k in zip(made.solids, made.of, strict=True):
             part = part.with_new(lifts[k].profile.sketch, solid, figures)
+            part = part.reaching(lifts[k].profile.sketch, lifts[k].high)
         says = [f"{left} region{'s have' if left != 1 else ' has'} no thickness and stayed flat."] if left else []
         return told(state, part, self.feature, "raise", made, says)
 
@@ -148,7 +152,7 @@ class TurnRegions(FormStep, frozen=True, tag="turn-regions"):
     start: str = "0"
     end: str = "360"
     size: str = ""
-    measured: Literal["inner", "middle", "outer"] = "inner"
+    measured: Measured = "inner"
     use: Use = "new"
     bodies: tuple[str, ...] = ()
     name: str = ""
@@ -164,7 +168,7 @@ class TurnRegions(FormStep, frozen=True, tag="turn-regions"):
         """Each region becomes a body of its own, or all together change bodies that are there."""
         part, numbers = state.part(Formed), Numbers(state)
         sketch = sketch_of(state, self.sketch)
-        profiles, gone = meant(sketch, self.regions, context)
+        profiles, gone = meant(sketch, self.regions)
         axis = axis_in(sketch, self.axis)
         if self.size:
             axis = _ring(axis, profiles, numbers.length(self.size), self.measured)
@@ -175,7 +179,7 @@ class TurnRegions(FormStep, frozen=True, tag="turn-regions"):
         frame = part.frame_of(sketch)
         spins = tuple(Spin(p, frame, axis, (low, high)) for p in profiles)
         made = _made("spun", spins, self.use, part.chosen(self.bodies) if self.use != "new" else (), self, context)
-        part = with_made(part, made, self.use, self.bodies, self.name or sketch.name)
+        part = with_made(part, made, self.use, self.bodies, self.name or sketch.name).reaching(sketch.name, 0.0)
         return told(state, part, self.feature, "turn", made, gone)
 
 

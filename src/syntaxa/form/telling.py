@@ -15,6 +15,8 @@ _FROM_CM3 = 1000.0
 
 def volume_in_words(volume: float) -> str:
     """A volume as the ledger tells it."""
+    if not volume:
+        return "0"
     if abs(volume) < _FROM_CM3:
         return f"{volume:.3f} mm³"
     return f"{volume / 1000.0:,.3f} cm³"

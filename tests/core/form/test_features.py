@@ -36,7 +36,7 @@ def test_without_regions_all_are_raised_but_the_holes():
     after, entry = done(state(PAIR), RaiseRegions("R", "S", high="5"))
     assert [b.figures.volume for b in after.part(Formed).bodies] == pytest.approx([4000.0, 4000.0])
     assert [b.name for b in after.part(Formed).bodies] == ["S", "S 2"]
-    assert entry.says == "Volume 0.000 mm³ → 8.000 cm³."
+    assert entry.says == "Volume 0 → 8.000 cm³."
 
 
 def test_a_region_is_raised_and_a_hole_is_one_too():

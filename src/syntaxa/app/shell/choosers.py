@@ -84,6 +84,16 @@ class Choosers:
         chosen, _ = QFileDialog.getSaveFileName(parent, "Save the job", start, "Jobs (*.sxj)")
         return Path(chosen) if chosen else None
 
+    def save_bodies(self, parent: QWidget, folder: str, name: str) -> Path | None:
+        """Where to write the bodies."""
+        start = str(Path(folder) / f"{name}.step")
+        kinds = "STEP (*.step *.stp);;STL (*.stl);;3MF (*.3mf)"
+        chosen, kind = QFileDialog.getSaveFileName(parent, "Write the bodies", start, kinds)
+        if not chosen:
+            return None
+        path = Path(chosen)
+        return path if path.suffix else path.with_suffix(f".{kind.partition(' ')[0].lower()}")
+
     def save_profiles(self, parent: QWidget, folder: str, name: str, ending: str) -> Path | None:
         """Where to write the profiles."""
         start = str(Path(folder) / f"{name}-clean{ending}")

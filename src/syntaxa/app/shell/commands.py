@@ -89,6 +89,7 @@ MENUS: dict[str, tuple[str, ...]] = {
     "Draw": ("new", "lines", "change", "corner", "map", "lock"),
     "Mend": ("walk", "fix", "see", "more"),
     "Define": ("read", "add"),
+    "Form": ("make", "look", "see", "out"),
     "Help": ("find", "about"),
 }
 

@@ -20,6 +20,7 @@ STAGES: tuple[tuple[str, str], ...] = (
     ("syntaxa.app.stages.route.stage", "RouteStage"),
     ("syntaxa.app.stages.mend.stage", "MendStage"),
     ("syntaxa.app.stages.define.stage", "DefineStage"),
+    ("syntaxa.app.stages.form.stage", "FormStage"),
     ("syntaxa.app.stages.deliver.stage", "DeliverStage"),
 )
 

@@ -63,6 +63,8 @@ class Stage(Member):
     icon = ""
     #: What it is for, for tool tips, empty states and help.
     purpose = ""
+    #: Whether the ledger can be had while something stands in the canvas's place.
+    keeps_ledger = False
     #: Which of what is written beside the drawing is seen in it.
     notes: Literal["all", "pictures"] = "pictures"
 

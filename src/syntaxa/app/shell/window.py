@@ -182,7 +182,7 @@ class MainWindow(QMainWindow):
         # Whoever goes to a stage wants its panel.
         self.show_ledger(False)
         # What is looked at in the canvas's place needs the room, and the ledger has no part in it.
-        self.ledger_bar.setVisible(front is None)
+        self.ledger_bar.setVisible(front is None or self.shell.stage.keeps_ledger)
 
     def toggle_ledger(self) -> None:
         """Shows the ledger over the panel, or the panel again."""

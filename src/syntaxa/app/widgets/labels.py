@@ -31,6 +31,13 @@ def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
     return made
 
 
+def lines_kept(one: QLabel, count: int) -> QLabel:
+    """Keeps room for so many lines, so that nothing below jumps when more is told."""
+    one.setMinimumHeight(count * one.fontMetrics().lineSpacing() + 4)
+    one.setAlignment(Qt.AlignmentFlag.AlignTop)
+    return one
+
+
 class ElidedLabel(QLabel):
     """A label on one line that leaves out the middle of what does not fit; the tool tip has all of it."""
 

@@ -7,6 +7,7 @@ from typing import Any
 import numpy as np
 from OCP.BRep import BRep_Tool
 from OCP.BRepAdaptor import BRepAdaptor_Curve, BRepAdaptor_Surface
+from OCP.BRepExtrema import BRepExtrema_DistShapeShape
 from OCP.BRepGProp import BRepGProp
 from OCP.GeomAbs import GeomAbs_Circle, GeomAbs_Cylinder, GeomAbs_Line, GeomAbs_Plane
 from OCP.gp import gp_Pnt, gp_Vec
@@ -20,6 +21,7 @@ from syntaxa.form.kernel.measuring import kind_of, length_of
 from syntaxa.form.kernel.names import Named
 from syntaxa.form.kernel.rounding import edge_in_words
 from syntaxa.form.model import Details, EdgeDetail, FaceDetail, Frame, Space
+from syntaxa.form.refusal import KernelError
 from syntaxa.geometry.types import Floats
 
 #: Sine of the angle between two faces below which they are tangent.
@@ -31,6 +33,14 @@ def details_of(named: Named) -> Details:
     live = set(named.true_edges)
     faces = tuple(_face(named, k) for k in range(len(named.faces)))
     return Details(faces, tuple(_edge(named, k) if k in live else None for k in range(len(named.edges))))
+
+
+def apart(one: Shape, other: Shape) -> float:
+    """The least distance between two parts (mm)."""
+    found = BRepExtrema_DistShapeShape(one, other)
+    if not found.IsDone():
+        raise KernelError("The distance between these two could not be found.")
+    return float(found.Value())
 
 
 def bend_of(named: Named, k: int) -> int:

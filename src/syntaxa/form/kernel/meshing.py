@@ -20,6 +20,9 @@ from syntaxa.geometry.types import Floats, Ints
 
 _MARK = b"Triangulations "
 
+#: mm; points of one face that are nearer than this are one.
+_SAME = 1e-6
+
 
 def mesh_of(named: Named, deflection: float, angle: float) -> Mesh:
     """Triangles that leave the solid by at most so many mm, and turn by at most so many radians from one to the next.
@@ -29,31 +32,44 @@ def mesh_of(named: Named, deflection: float, angle: float) -> Mesh:
     shape = named.shape
     BRepMesh_IncrementalMesh(shape, deflection, False, angle, False)
     held = [_triangulation(named.faces[k]) for k in range(len(named.faces))]
-    blobs = {_key(p, f): (p, f, q) for p, f, q in _blobs(shape)}
-    points, normals, triangles, owner = [], [], [], []
+    blobs = {_key(p, f): (p, f) for p, f in _blobs(shape)}
+    points, triangles, owner = [], [], []
     nodes: dict[int, Floats] = {}
     base = 0
     for k, (made, place) in enumerate(held):
         if made is None:
             continue
-        p, f, q = _moved(blobs[_key_of(made)], place)
+        p, f = _moved(blobs[_key_of(made)], place)
         nodes[k] = p
         if named.faces[k].Orientation() == TopAbs_REVERSED:
-            f, q = f[:, ::-1], -q
+            f = f[:, ::-1]
         points.append(p)
-        normals.append(q)
         triangles.append(f + base)
         owner.append(np.full(len(f), k))
         base += len(p)
     lines, edge = _lines(named, nodes)
-    return Mesh(
-        _stack(points, (0, 3), "f8"),
-        _stack(normals, (0, 3), "f4"),
-        _stack(triangles, (0, 3), "i4"),
-        _stack(owner, (0,), "i4"),
-        lines,
-        edge,
-    )
+    every, corners, face = _stack(points, (0, 3), "f8"), _stack(triangles, (0, 3), "i4"), _stack(owner, (0,), "i4")
+    return Mesh(every, _normals(every, corners, face), corners, face, lines, edge)
+
+
+def _normals(points: Floats, triangles: Ints, face: Ints) -> Floats:
+    """Directions out of the solid at each point, (n, 3) f4: the mean of the triangles of its face that meet there.
+
+    Points of one face at one place count together, so that a seam is not seen in the shading.
+    """
+    if not len(points):
+        return np.zeros((0, 3), "f4")
+    of = np.zeros(len(points))
+    of[triangles.ravel()] = np.repeat(face, 3)
+    _, same = np.unique(np.column_stack([of, np.round(points / _SAME)]), axis=0, return_inverse=True)
+    same = same.reshape(-1)
+    a, b, c = (points[triangles[:, k]] for k in range(3))
+    across = np.cross(b - a, c - a)
+    total = np.zeros((int(same.max()) + 1, 3))
+    for k in range(3):
+        np.add.at(total, same[triangles[:, k]], across)
+    total /= np.maximum(np.linalg.norm(total, axis=1), 1e-300)[:, None]
+    return total[same].astype("f4")
 
 
 def _stack(parts: list[Any], empty: tuple[int, ...], kind: str) -> Any:
@@ -62,10 +78,7 @@ def _stack(parts: list[Any], empty: tuple[int, ...], kind: str) -> Any:
 
 def _triangulation(face: Shape) -> tuple[Any, Any]:
     place = TopLoc_Location()
-    made = BRep_Tool.Triangulation_s(face, place)
-    if made is not None and not made.HasNormals():
-        made.ComputeNormals()
-    return made, place
+    return BRep_Tool.Triangulation_s(face, place), place
 
 
 def _key_of(made: Any) -> tuple[Any, ...]:
@@ -79,23 +92,23 @@ def _key(p: Floats, f: Ints) -> tuple[Any, ...]:
     return (n, m, *(tuple(p[i].tolist()) for i in (0, n // 2, n - 1)), tuple((f[m // 2] + 1).tolist()))
 
 
-def _moved(blob: tuple[Floats, Ints, Floats], place: Any) -> tuple[Floats, Ints, Floats]:
-    p, f, q = blob
+def _moved(blob: tuple[Floats, Ints], place: Any) -> tuple[Floats, Ints]:
+    p, f = blob
     if place.IsIdentity():
-        return p, f, q
+        return p, f
     by = place.Transformation()
     rows = np.array([[by.Value(r, c) for c in range(1, 5)] for r in range(1, 4)])
-    return p @ rows[:, :3].T + rows[:, 3], f, q @ rows[:, :3].T
+    return p @ rows[:, :3].T + rows[:, 3], f
 
 
-def _blobs(shape: Shape) -> Iterator[tuple[Floats, Ints, Floats]]:
-    """Points, triangles and normals of all triangulations, read from the binary form: thirty times faster than by node.
+def _blobs(shape: Shape) -> Iterator[tuple[Floats, Ints]]:
+    """Points and triangles of all triangulations, read from the binary form: thirty times faster than by node.
 
     Layout of version 4: numbers of nodes and triangles (i4), whether there are parameters and normals (u1 each),
     deflection (f8), points (f8), parameters (f8), triangles (i4, from 1), normals (f4).
     """
     stream = io.BytesIO()
-    BinTools.Write_s(shape, stream, True, True, BinTools_FormatVersion.BinTools_FormatVersion_VERSION_4)
+    BinTools.Write_s(shape, stream, True, False, BinTools_FormatVersion.BinTools_FormatVersion_VERSION_4)
     data = stream.getvalue()
     mark = data.rindex(_MARK)
     line = data.index(b"\n", mark)
@@ -108,11 +121,8 @@ def _blobs(shape: Shape) -> Iterator[tuple[Floats, Ints, Floats]]:
         at += 24 * n + (16 * n if has_parameters else 0)
         f = np.frombuffer(data, "<i4", 3 * m, at).reshape(-1, 3).astype(np.int64) - 1
         at += 12 * m
-        q = np.zeros((n, 3), "f4")
-        if has_normals:
-            q = np.frombuffer(data, "<f4", 3 * n, at).reshape(-1, 3)
-            at += 12 * n
-        yield p, f, q
+        at += 12 * n if has_normals else 0
+        yield p, f
 
 
 def _lines(named: Named, nodes: dict[int, Floats]) -> tuple[Floats, Ints]:

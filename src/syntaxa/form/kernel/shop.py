@@ -14,7 +14,8 @@ from syntaxa.errors import Progress, no_progress
 from syntaxa.form.kernel.combining import Combining, combined
 from syntaxa.form.kernel.exchange import Protocol, StepUnit, read_step, write_step
 from syntaxa.form.kernel.leaning import leaning
-from syntaxa.form.kernel.looking import bend_of, details_of, is_upright
+from syntaxa.form.kernel.library import Shape
+from syntaxa.form.kernel.looking import apart, bend_of, details_of, is_upright
 from syntaxa.form.kernel.measuring import figures_of, solids_in, volume_of
 from syntaxa.form.kernel.meshing import mesh_of
 from syntaxa.form.kernel.names import CERTAIN, Named, renamed
@@ -145,6 +146,26 @@ def details(target: Solid, *, progress: Progress = no_progress) -> Details:
     """The faces and edges of a solid."""
     progress(0.0)
     return details_of(_got(target))
+
+
+def distance(
+    one: Solid,
+    kind: str,
+    number: int,
+    other: Solid,
+    other_kind: str,
+    other_number: int,
+    *,
+    progress: Progress = no_progress,
+) -> float:
+    """The least distance between two faces or edges (mm), by their kinds and numbers."""
+    progress(0.0)
+    return apart(_part(one, kind, number), _part(other, other_kind, other_number))
+
+
+def _part(solid: Solid, kind: str, number: int) -> Shape:
+    named = _got(solid)
+    return (named.faces if kind == "face" else named.edges)[number]
 
 
 def step_bytes(

@@ -10,10 +10,10 @@ from PyQt6.QtWidgets import QLineEdit, QVBoxLayout, QWidget
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.define.dimension_layer import Mark
 from syntaxa.app.stages.define.lists import keep_chosen
-from syntaxa.app.stages.define.value_field import ValueField
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.define.model import Measure, Named
 from syntaxa.define.part import Defined
 from syntaxa.define.stating import shown

@@ -4,16 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from PyQt6.QtCore import Qt, QTimer, pyqtSignal
+from PyQt6.QtCore import pyqtSignal
 
 from syntaxa.app.session.session import Session
+from syntaxa.app.shell.attempt import Attempt
 from syntaxa.app.shell.panel import StagePanel
 from syntaxa.app.stages.define.constraints_view import ConstraintsView
 from syntaxa.app.stages.define.dimensions_view import DimensionsView
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.stages.define.parameters_view import ParametersView
 from syntaxa.app.stages.define.variants_view import VariantsView
-from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
+from syntaxa.app.widgets.labels import button, counted, label, lines_kept, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.define.base import DefineStep
@@ -44,10 +45,10 @@ class DefinePanel(StagePanel):
         super().__init__(session)
         self._definition = Definition()
         self._part = Defined()
-        #: The step that was asked for last, until it is known whether it can be; and why it could not.
-        self._asked: DefineStep | None = None
+        #: Why the step that was asked for last could not be.
         self._refused = ""
-        session.evaluated.connect(self._judge)
+        self._attempt = Attempt(session)
+        self._attempt.refused.connect(self._refuse)
         self._make_head()
         self._make_sketches()
         self.dimensions, self.parameters, self.constraints = DimensionsView(), ParametersView(), ConstraintsView()
@@ -76,10 +77,7 @@ class DefinePanel(StagePanel):
         read.clicked.connect(self.read_off)
         self.body.addLayout(row_of(label("Within mm", "dim"), self.level, label("and degrees", "dim"), self.angle))
         self.body.addLayout(row_of(None, look, read))
-        self.says = label("", "dim", wrap=True)
-        # Two lines are kept free, so that nothing below jumps when more is told.
-        self.says.setMinimumHeight(2 * self.says.fontMetrics().lineSpacing() + 4)
-        self.says.setAlignment(Qt.AlignmentFlag.AlignTop)
+        self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.body.addWidget(self.says)
 
     def _make_sketches(self) -> None:
@@ -177,26 +175,12 @@ class DefinePanel(StagePanel):
 
     def do(self, step: DefineStep) -> None:
         """Does a step; one that cannot be is taken back, and why is told."""
-        self._asked, self._refused = step, ""
-        self.session.do(step)
+        self._refused = ""
+        self._attempt.do(step)
 
     def _refuse(self, sentence: str) -> None:
         self._refused = sentence
         self.refresh()
-
-    def _judge(self) -> None:
-        asked, evaluation, job = self._asked, self.session.evaluation, self.session.job
-        if asked is None or evaluation is None or job is None or not job.steps:
-            return
-        mine = next((s.number for s in reversed(job.steps) if s.step == asked), None)
-        row = next((r for r in evaluation.ledger if r.number == mine), None)
-        if row is None:
-            return
-        self._asked = None
-        if row.failed:
-            self._refused = row.failed
-            # Not while others are still being told of the evaluation.
-            QTimer.singleShot(0, self.session.undo)
 
     def reading(self) -> ReadOff:
         """The step that reads off within the limits that stand in the fields."""

@@ -1,0 +1,206 @@
+"""The page of the bodies: what they weigh, their names, and what is done with whole ones."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
+
+from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.stages.form.make_page import free_feature, refill
+from syntaxa.app.widgets.labels import button, label, narrow, row_of
+from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.widgets.value_field import ValueField
+from syntaxa.form.base import FormStep
+from syntaxa.form.bodies import AxisName, CombineBodies, DescribeBody, DropBodies, PlaceBody, ScaleBody
+from syntaxa.form.materials import DENSITIES
+from syntaxa.form.part import Body, Formed
+
+_ABOUT: tuple[AxisName, ...] = ("z", "x", "y")
+_ALONG: tuple[AxisName, ...] = ("x", "y", "z")
+
+_COMBINE = (("joined with", "add"), ("without", "cut"), ("in common with", "common"))
+
+
+class BodiesPage(QWidget):
+    """The list, and what can be done to the chosen one."""
+
+    wanted = pyqtSignal(object)
+    write_wanted = pyqtSignal()
+    #: The name of the chosen body; empty for none.
+    chosen = pyqtSignal(str)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._part, self._lengths = Formed(), LengthFormat("mm")
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 8, 0, 0)
+        column.setSpacing(7)
+        self.table = RowsView(
+            "Bodies",
+            (
+                Column("Body", lambda b: f"{b.name} (hidden)" if b.hidden else b.name, figure=False, tip=self._about),
+                Column("Volume cm³", lambda b: f"{b.figures.volume / 1000:,.3f}", tip=self._about),
+                Column("Mass kg", lambda b: "" if b.mass is None else f"{b.mass:.4g}", tip=self._about),
+            ),
+        )
+        self.table.selection().selectionChanged.connect(lambda *_: self._chosen())
+        self.box = label("", "dim", wrap=True)
+        column.addWidget(self.table, 1)
+        column.addWidget(self.box)
+        self._add_naming(column)
+        self._add_placing(column)
+        self._add_combining(column)
+        self.write = button("Write the bodies…", "Write STEP, STL or 3MF", primary=True)
+        self.write.clicked.connect(self.write_wanted)
+        column.addLayout(row_of(None, self.write))
+
+    def _add_naming(self, column: QVBoxLayout) -> None:
+        self.called = QLineEdit()
+        self.called.setAccessibleName("Name of the chosen body")
+        self.called.returnPressed.connect(self._rename)
+        self.material = narrow(QComboBox())
+        self.material.setEditable(True)
+        self.material.setAccessibleName("Material, or density in kg/m³")
+        self.material.addItems(["", *(d.name for d in DENSITIES)])
+        self.material.setToolTip("A material that is known, or a density in kg/m³")
+        self.material.activated.connect(lambda _index: self._weigh())
+        line = self.material.lineEdit()
+        if line is not None:
+            line.setPlaceholderText("material or kg/m³")
+            line.returnPressed.connect(self._weigh)
+        self.hide_, self.drop = button("Hide"), button("Take away")
+        self.hide_.clicked.connect(self._hide)
+        self.drop.clicked.connect(lambda: self._with(lambda b: DropBodies((b.name,))))
+        column.addLayout(row_of(self.called, self.material))
+        column.addLayout(row_of(None, self.hide_, self.drop))
+
+    def _add_placing(self, column: QVBoxLayout) -> None:
+        self.ways = [ValueField(f"Move along {axis}") for axis in "xyz"]
+        self.turn, self.copies = ValueField("Turn, in degrees"), ValueField("Copies; 0 for the body itself")
+        for field in (*self.ways, self.turn, self.copies):
+            field.show_value("0", 0.0, "")
+            field.setMinimumWidth(46)
+        self.about = QComboBox()
+        self.about.setAccessibleName("Axis to turn about")
+        self.about.addItems([f"about {axis}" for axis in _ABOUT])
+        self.place = button("Place", "Move and turn the chosen body, or leave copies on the way")
+        self.place.clicked.connect(self._place)
+        self.along = QComboBox()
+        self.along.setAccessibleName("Direction of the wanted size")
+        self.along.addItems([f"along {axis}" for axis in _ALONG])
+        self.extent = ValueField("Wanted size")
+        self.scale = button("Scale", "Scale the chosen body to the wanted size, all directions alike")
+        self.scale.clicked.connect(self._scale)
+        column.addLayout(row_of(label("Move", "dim"), *self.ways))
+        column.addLayout(
+            row_of(label("Turn", "dim"), self.turn, self.about, label("copies", "dim"), self.copies, self.place)
+        )
+        column.addLayout(row_of(label("Size", "dim"), self.extent, self.along, None, self.scale))
+
+    def _add_combining(self, column: QVBoxLayout) -> None:
+        self.how, self.other = QComboBox(), narrow(QComboBox())
+        self.how.setAccessibleName("How the bodies are combined")
+        for words, use in _COMBINE:
+            self.how.addItem(words, use)
+        self.other.setAccessibleName("The other body")
+        self.combine = button("Combine", "Combine the chosen body with the other one, which is used up")
+        self.combine.clicked.connect(self._combine)
+        column.addLayout(row_of(self.how, self.other, None, self.combine))
+
+    # ------------------------------------------------------------------ showing
+
+    def show_parts(self, part: Formed, lengths: LengthFormat) -> None:
+        """Shows what there is."""
+        self._part, self._lengths = part, lengths
+        at = self.table.chosen_row()
+        name = self.table.model_.rows[at].name if 0 <= at < len(self.table.model_.rows) else ""
+        selection = self.table.selection()
+        selection.blockSignals(True)
+        self.table.model_.show_rows(part.bodies)
+        row = next((k for k, b in enumerate(part.bodies) if b.name == name), 0 if part.bodies else -1)
+        if row >= 0:
+            self.table.selectRow(row)
+        selection.blockSignals(False)
+        self._chosen()
+
+    def choose(self, name: str) -> None:
+        """Chooses the row of a body."""
+        for k, body in enumerate(self._part.bodies):
+            if body.name == name:
+                self.table.selectRow(k)
+
+    def body(self) -> Body | None:
+        """The body whose row is chosen."""
+        at = self.table.chosen_row()
+        return self._part.bodies[at] if 0 <= at < len(self._part.bodies) else None
+
+    def _about(self, body: Body) -> str:
+        f = body.figures
+        size = " x ".join(self._lengths.number(f.box[k + 3] - f.box[k]) for k in range(3))
+        faces = ", ".join(f"{n} {kind}" for kind, n in f.faces)
+        density = f" {body.density}." if body.density is not None else ""
+        source = f" After {body.density.source}." if body.density is not None and body.density.source else ""
+        return f"{size} {self._lengths.unit}; area {f.area / 100:,.2f} cm²; faces: {faces}.{density}{source}"
+
+    def _chosen(self) -> None:
+        body = self.body()
+        widgets: tuple[QWidget, ...] = (
+            self.called, self.material, self.hide_, self.drop, self.place, self.scale, *self.ways, self.turn,
+            self.copies, self.about, self.along, self.extent,
+        )  # fmt: skip
+        for widget in widgets:
+            widget.setEnabled(body is not None)
+        self.write.setEnabled(any(not b.hidden for b in self._part.bodies))
+        others = [b.name for b in self._part.bodies if body is not None and b.name != body.name]
+        refill(self.other, others)
+        for part in (self.how, self.other, self.combine):
+            part.setEnabled(bool(others))
+        self.box.setText(self._about(body) if body is not None else "There is no body yet: raise a region first.")
+        if body is not None:
+            if not (self.called.hasFocus() and self.called.isModified()):
+                self.called.setText(body.name)
+            self.hide_.setText("Show" if body.hidden else "Hide")
+            density = body.density
+            self.material.setCurrentText("" if density is None else density.name or f"{density.kg_per_m3:g}")
+        self.chosen.emit(body.name if body is not None else "")
+
+    # ------------------------------------------------------------------ doing
+
+    def _with(self, make: Callable[[Body], FormStep]) -> None:
+        body = self.body()
+        if body is not None:
+            self.wanted.emit(make(body))
+
+    def _rename(self) -> None:
+        name = self.called.text().strip()
+        self.called.setModified(False)
+        self._with(lambda b: DescribeBody(b.name, name=name))
+
+    def _weigh(self) -> None:
+        self._with(lambda b: DescribeBody(b.name, material=self.material.currentText().strip()))
+
+    def _hide(self) -> None:
+        self._with(lambda b: DescribeBody(b.name, hidden=not b.hidden))
+
+    def _place(self) -> None:
+        text = self.copies.text().strip() or "0"
+        copies = int(text) if text.isdigit() else -1
+        x, y, z = (field.text().strip() or "0" for field in self.ways)
+        axis, turn = _ABOUT[self.about.currentIndex()], self.turn.text().strip() or "0"
+        kind = "Copy" if copies else "Place"
+        self._with(lambda b: PlaceBody(self._free(kind), b.name, (x, y, z), axis, turn, copies))
+
+    def _scale(self) -> None:
+        axis = _ALONG[self.along.currentIndex()]
+        size = self.extent.text().strip() or "0"
+        self._with(lambda b: ScaleBody(self._free("Scale"), b.name, axis, size))
+
+    def _combine(self) -> None:
+        other, how = self.other.currentText(), self.how.currentData()
+        if other:
+            self._with(lambda b: CombineBodies(self._free("Combine"), b.name, (other,), how))
+
+    def _free(self, kind: str) -> str:
+        return free_feature(kind, frozenset(f.name for f in self._part.features))

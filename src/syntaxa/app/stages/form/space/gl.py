@@ -1,0 +1,221 @@
+"""Drawing by OpenGL on an off-screen context: no window system is needed, and none is drawn into.
+
+One pass fills colour and number into two targets, so that picking reads one pixel. Lines come a hair towards the eye.
+A cut is a plane in the shader; what is seen of the inside there is filled with one colour, as cut material is.
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+
+from syntaxa.app.stages.form.space.camera import Camera
+from syntaxa.app.stages.form.space.look import Look
+from syntaxa.app.stages.form.space.scene import Facets, Scene
+from syntaxa.geometry.types import Ints
+
+_FACET_VERTEX = """
+#version 330
+uniform mat4 view; uniform vec4 cut; uniform vec3 base;
+in vec3 place; in vec3 normal; in vec3 colour; in uint number;
+out vec3 v_normal; out vec3 v_colour; flat out uint v_number; out float side;
+void main() {
+    gl_Position = view * vec4(place, 1.0);
+    v_normal = normal; v_colour = colour; v_number = number;
+    side = dot(cut.xyz, place + base) + cut.w;
+}
+"""
+_FACET_FRAGMENT = """
+#version 330
+uniform vec3 light; uniform vec3 eye; uniform vec3 inside; uniform float alpha; uniform float lit;
+uniform vec4 cut; uniform float depth;
+in vec3 v_normal; in vec3 v_colour; flat in uint v_number; in float side;
+layout(location=0) out vec4 colour; layout(location=1) out uint number;
+void main() {
+    if (side < 0.0) discard;
+    vec3 n = normalize(v_normal);
+    bool within = !gl_FrontFacing && lit > 0.5;
+    float shade = 0.45 + 0.40 * max(dot(n, light), 0.0) + 0.15 * abs(dot(n, eye));
+    vec3 shown = within ? inside : v_colour * mix(1.0, shade, lit);
+    colour = vec4(shown, alpha);
+    number = v_number;
+    // The inside is seen where the cut is, not where the far wall is.
+    float slope = dot(cut.xyz, eye);
+    float nearer = within && slope < -0.001 ? side / -slope : 0.0;
+    gl_FragDepth = gl_FragCoord.z - 0.5 * nearer / depth;
+}
+"""
+_LINE_VERTEX = """
+#version 330
+uniform mat4 view; uniform vec4 cut; uniform vec3 base;
+in vec3 place; in vec3 colour; in uint number;
+out vec3 v_colour; flat out uint v_number; out float side;
+void main() {
+    gl_Position = view * vec4(place, 1.0);
+    gl_Position.z -= 0.0008;
+    v_colour = colour; v_number = number;
+    side = dot(cut.xyz, place + base) + cut.w;
+}
+"""
+_LINE_FRAGMENT = """
+#version 330
+in vec3 v_colour; flat in uint v_number; in float side;
+layout(location=0) out vec4 colour; layout(location=1) out uint number;
+void main() {
+    if (side < 0.0) discard;
+    colour = vec4(v_colour, 1.0); number = v_number;
+}
+"""
+
+_FACET = np.dtype([("place", "f4", 3), ("normal", "f4", 3), ("colour", "f4", 3), ("number", "u4")])
+_STROKE = np.dtype([("place", "f4", 3), ("colour", "f4", 3), ("number", "u4")])
+
+#: How far what is in the scene is from the centre of the picture at most, in halves of its size.
+_DEPTH = 4.0
+
+#: How the library is told that there is no window.
+_OFF_SCREEN: dict[str, Any] = {"backend": "egl"}
+
+#: No cut: everything lies on its near side.
+WHOLE = (0.0, 0.0, 0.0, 1.0)
+
+
+class Renderer:
+    """Draws scenes into bytes; raises whatever the library does where there is no OpenGL."""
+
+    def __init__(self, samples: int = 4) -> None:
+        import moderngl
+
+        self._gl = moderngl
+        self._context = moderngl.create_context(standalone=True, require=330, **_OFF_SCREEN)
+        self._samples = min(samples, self._context.max_samples)
+        with self._context as context:
+            self._facets = context.program(vertex_shader=_FACET_VERTEX, fragment_shader=_FACET_FRAGMENT)
+            self._lines = context.program(vertex_shader=_LINE_VERTEX, fragment_shader=_LINE_FRAGMENT)
+        self._arrays: list[Any] = []
+        self._size = (0, 0)
+        self._targets: list[Any] = []
+        self._scene: Scene | None = None
+        self.cut = WHOLE
+
+    def load(self, scene: Scene) -> None:
+        """Takes a scene."""
+        self._scene = scene
+        with self._context:
+            for old in self._arrays:
+                old.release()
+            self._arrays = []
+            self._solid = self._uploaded(scene.facets)
+            self._film = self._uploaded(scene.films)
+            rows = np.zeros(2 * len(scene.strokes.ends), _STROKE)
+            rows["place"] = scene.strokes.ends.reshape(-1, 3) - scene.middle
+            rows["colour"] = np.repeat(scene.strokes.colour, 2, axis=0)
+            rows["number"] = np.repeat(scene.strokes.target, 2)
+            self._stroke = self._array(self._lines, rows, "3f 3f 1u", ("place", "colour", "number"), None)
+
+    def _uploaded(self, facets: Facets) -> Any:
+        rows = np.zeros(len(facets.points), _FACET)
+        assert self._scene is not None, "a scene is being loaded"
+        rows["place"] = facets.points - self._scene.middle
+        rows["normal"], rows["colour"], rows["number"] = facets.normals, facets.colour, facets.target
+        names = ("place", "normal", "colour", "number")
+        return self._array(self._facets, rows, "3f 3f 3f 1u", names, facets.index)
+
+    def _array(self, program: Any, rows: Any, layout: str, names: tuple[str, ...], index: Ints | None) -> Any:
+        if not len(rows) or (index is not None and not len(index)):
+            return None
+        held = self._context.buffer(rows.tobytes())
+        self._arrays.append(held)
+        order = None
+        if index is not None:
+            order = self._context.buffer(index.astype("i4").tobytes())
+            self._arrays.append(order)
+        made = self._context.vertex_array(program, [(held, layout, *names)], order, 4)
+        self._arrays.append(made)
+        return made
+
+    def picture(self, camera: Camera, look: Look, smooth: bool) -> bytes:
+        """Rows of RGBA from the bottom up."""
+        with self._context:
+            self._sized(camera.width, camera.height)
+            if smooth and self._samples:
+                self._draw(self._many, camera, look)
+                self._context.copy_framebuffer(self._plain, self._many)
+            else:
+                self._draw(self._plain, camera, look)
+            data: bytes = self._plain.read(components=4)
+            return data
+
+    def numbers(self, camera: Camera, look: Look) -> Ints:
+        """The number of what is seen in each pixel, (height, width), 0 for nothing."""
+        with self._context:
+            self._sized(camera.width, camera.height)
+            self._draw(self._numbered, camera, look, numbered=True)
+            flat = np.frombuffer(self._number.read(), "u4")
+        return np.asarray(flat.reshape(camera.height, camera.width)[::-1].astype(np.int64))
+
+    def _sized(self, width: int, height: int) -> None:
+        if self._size == (width, height):
+            return
+        for old in self._targets:
+            old.release()
+        c, size, many = self._context, (width, height), self._samples
+        self._size = size
+        self._number = c.texture(size, 1, dtype="u4")
+        held = [
+            c.renderbuffer(size, 4),
+            c.depth_renderbuffer(size),
+            c.renderbuffer(size, 4),
+            c.depth_renderbuffer(size),
+        ]
+        self._plain = c.framebuffer([held[0]], held[1])
+        self._numbered = c.framebuffer([held[2], self._number], held[3])
+        self._targets = [self._plain, self._numbered, self._number, *held]
+        if many:
+            more = [c.renderbuffer(size, 4, samples=many), c.depth_renderbuffer(size, samples=many)]
+            self._many = c.framebuffer([more[0]], more[1])
+            self._targets += [self._many, *more]
+
+    def _draw(self, target: Any, camera: Camera, look: Look, numbered: bool = False) -> None:
+        scene, gl, c = self._scene, self._gl, self._context
+        target.use()
+        c.enable(gl.DEPTH_TEST)
+        c.disable(gl.BLEND)
+        # Numbers begin at nought; the same call clears both.
+        c.clear(*look.ground, 0.0 if numbered else 1.0)
+        if scene is None:
+            return
+        if numbered:
+            self._number.write(bytes(4 * camera.width * camera.height))
+        away = float(np.linalg.norm(scene.middle - np.array(camera.centre)))
+        depth = _DEPTH * scene.reach + away
+        view = camera.matrix(scene.middle, depth).T.astype("f4").tobytes()
+        right, up, eye = camera.axes
+        light = eye * 0.6 + up * 0.6 - right * 0.35
+        for program in (self._facets, self._lines):
+            program["view"].write(view)
+            program["cut"].value = self.cut
+            program["base"].value = tuple(scene.middle.tolist())
+        self._facets["depth"].value = depth
+        self._facets["light"].value = tuple((light / np.linalg.norm(light)).tolist())
+        self._facets["eye"].value = tuple(eye.tolist())
+        self._facets["inside"].value = look.inside
+        through = look.see_through and not numbered
+        self._render(target, self._solid, 0.28 if through else 1.0, 1.0, through)
+        if self._stroke is not None:
+            self._stroke.render(gl.LINES)
+        self._render(target, self._film, 1.0 if numbered else look.film, 0.0, not numbered)
+
+    def _render(self, target: Any, array: Any, alpha: float, lit: float, blended: bool) -> None:
+        """Facets, those that are seen through after all others and without hiding what lies behind."""
+        if array is None:
+            return
+        gl, c = self._gl, self._context
+        self._facets["alpha"].value, self._facets["lit"].value = alpha, lit
+        if blended:
+            c.enable(gl.BLEND)
+            target.depth_mask = False
+        array.render()
+        c.disable(gl.BLEND)
+        target.depth_mask = True
