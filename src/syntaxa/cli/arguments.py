@@ -155,6 +155,9 @@ def _form(form: argparse.ArgumentParser) -> None:
     )
     form.add_argument("--turn-about", metavar="X1,Y1,X2,Y2[,ANGLE]", help="turn all regions about a line (mm, degrees)")
     form.add_argument(
+        "--views", choices=["auto", "first", "third"], help="fold the views of the drawing and make what they show"
+    )
+    form.add_argument(
         "--fillet", action="append", default=[], metavar="RULE=R", help="round edges: upright=3, convex=1"
     )
     form.add_argument("--chamfer", action="append", default=[], metavar="RULE=C", help="bevel edges: rims=0.5")

@@ -9,7 +9,14 @@ from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.define import defined_job, mended_job
-from syntaxa.cli.records import BodyRecord, FailedRecord, FeatureRecord, FormRecord
+from syntaxa.cli.records import (
+    BodyRecord,
+    FailedRecord,
+    FeatureRecord,
+    FoldedViewRecord,
+    FormRecord,
+    ProjectionRecord,
+)
 from syntaxa.cli.tables import table
 from syntaxa.deliver.solids import SOLID_ENDINGS, deliver_solids
 from syntaxa.deliver.write import ENDINGS, deliver
@@ -19,6 +26,8 @@ from syntaxa.form.base import FormStep
 from syntaxa.form.bodies import DescribeBody
 from syntaxa.form.choosing import Axis
 from syntaxa.form.edges import RULE_WORDS, EdgeRule, TreatEdges
+from syntaxa.form.folded import FoldViews
+from syntaxa.form.folding.reading import DOUBTFUL
 from syntaxa.form.part import Body, Formed
 from syntaxa.form.raising import RaiseBy, RaiseRegions, TurnRegions
 from syntaxa.job.evaluate import Evaluation, Evaluator
@@ -48,7 +57,8 @@ def formed_file(options: argparse.Namespace) -> FormRecord:
 
 def in_doubt(record: FormRecord) -> bool:
     """Whether something could not be made, or is not sound."""
-    return bool(record.failed) or not all(b.valid for b in record.bodies)
+    unsure = record.projection is not None and record.projection.confidence < DOUBTFUL
+    return unsure or bool(record.failed) or not all(b.valid for b in record.bodies)
 
 
 def print_formed(record: FormRecord) -> None:
@@ -65,6 +75,8 @@ def print_formed(record: FormRecord) -> None:
         for b in record.bodies
     ]
     print(table(("Body", "Volume mm³", "Mass kg", "Box mm", "Faces", ""), rows))
+    if record.projection is not None:
+        print(record.projection.says)
     for failed in record.failed:
         print(f"{failed.feature}: {failed.edge}: {failed.why}")
     for output in record.outputs:
@@ -90,6 +102,8 @@ def _outputs(options: argparse.Namespace) -> list[Path]:
 def _making(options: argparse.Namespace, state: State) -> Iterator[FormStep]:
     """The steps that make bodies; raises UsageError where none is asked for."""
     sketches = [s.name for s in state.profiles()]
+    if options.views:
+        yield FoldViews(options.views)
     if options.thickness:
         yield from (RaiseRegions(f"Raise {k}", name, high=options.thickness) for k, name in enumerate(sketches, 1))
     if options.thickness_by:
@@ -97,9 +111,9 @@ def _making(options: argparse.Namespace, state: State) -> Iterator[FormStep]:
     if options.turn_about:
         axis, angle = _axis(options.turn_about)
         yield from (TurnRegions(f"Turn {k}", name, axis, end=angle) for k, name in enumerate(sketches, 1))
-    if not (options.thickness or options.thickness_by or options.turn_about):
+    if not (options.views or options.thickness or options.thickness_by or options.turn_about):
         raise UsageError(
-            "Nothing says what is to be made.", suggestion="Give --thickness, --thickness-by or --turn-about."
+            "Nothing says what is to be made.", suggestion="Give --thickness, --thickness-by, --turn-about or --views."
         )
 
 
@@ -180,8 +194,11 @@ def _write(evaluation: Evaluation, outputs: list[Path]) -> tuple[list[str], list
 
 
 def _record(part: Formed, outputs: list[str], notes: list[str], seconds: float) -> FormRecord:
+    folding = part.folding
     return FormRecord(
         "syntaxa.form/1",
+        [FoldedViewRecord(role, list(box), folding.method) for role, box in folding.views] if folding else [],
+        ProjectionRecord(folding.method, folding.score, folding.says) if folding else None,
         [_body(b) for b in part.bodies],
         [FeatureRecord(f.kind, f.says, f.after) for f in part.features],
         [FailedRecord(f.name, edge, why) for f in part.features for edge, why in f.failed],

@@ -275,10 +275,28 @@ class FailedRecord(msgspec.Struct, frozen=True):
     why: str
 
 
+class FoldedViewRecord(msgspec.Struct, frozen=True):
+    """A view that was found on the sheet, and in which projection it was read."""
+
+    name: str
+    box_mm: list[float]
+    projection: str
+
+
+class ProjectionRecord(msgspec.Struct, frozen=True):
+    """How the views were read: confidence is the share of lines in which the part's own views agree with the drawing."""
+
+    method: str
+    confidence: float
+    says: str
+
+
 class FormRecord(msgspec.Struct, frozen=True):
     """syntaxa.form/1."""
 
     schema: str
+    views: list[FoldedViewRecord]
+    projection: ProjectionRecord | None
     bodies: list[BodyRecord]
     features: list[FeatureRecord]
     failed: list[FailedRecord]

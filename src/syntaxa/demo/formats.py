@@ -12,6 +12,7 @@ from pathlib import Path
 import pikepdf
 from PIL import Image, ImageDraw, ImageFilter
 
+from syntaxa.demo.bracket import bracket_dxf, bracket_pdf
 from syntaxa.demo.drawing import NAME, demo_bytes, revised_bytes
 from syntaxa.demo.flange import circle_in_pdf, flange_dxf
 from syntaxa.files import write_atomically
@@ -29,6 +30,8 @@ def write_drawings(folder: Path) -> Path:
         "float-gauge.svg": gauge_svg(),
         "pump-cover.pdf": cover_pdf(),
         "pump-flange.dxf": flange_dxf(),
+        "inlet-bracket.dxf": bracket_dxf(),
+        "inlet-bracket.pdf": bracket_pdf(),
         "pulley-sketch-scan.png": pulley_scan(),
         "shaft-sleeve.stl": sleeve_stl(),
     }.items():

@@ -15,6 +15,7 @@ from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import State
 from syntaxa.form.model import Space
 from syntaxa.form.part import Formed
+from syntaxa.form.sketches import sketches_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Line
 from syntaxa.geometry.types import Floats
@@ -27,7 +28,7 @@ _HEAD = 0.02
 
 
 @dataclass(frozen=True)
-class Standing:
+class OnSolid:
     """A dimension in space: its lines (k, 2, 3) mm, the foot of its text, what it measures (mm or radians)."""
 
     measure: Measure
@@ -36,23 +37,26 @@ class Standing:
     value: float
 
 
-def standing(state: State, definition: Definition) -> Iterator[Standing]:
-    """Every dimension that drives a sketch of which something was made."""
-    part, formed = state.part(Defined), state.part(Formed)
+def dimensions_on(state: State, sheet: State, definition: Definition) -> Iterator[OnSolid]:
+    """Every dimension that drives a sketch of which something was made; `sheet` is the state that defines them."""
+    formed = state.part(Formed)
     heights = dict(formed.heights)
-    for measure in part.measures:
-        sketch = state.sketch(measure.sketch)
+    holding = {c.root: s for s in sketches_of(state) for c in s.curves}
+    for measure in sheet.part(Defined).measures:
         span = definition.spans.get(measure.name)
-        if measure.use != "live" or sketch is None or span is None or measure.sketch not in heights:
+        sketch = holding.get(measure.things[0].root)
+        if measure.use != "live" or span is None or sketch is None or sketch.name not in heights:
             continue
-        box = extents_of(sketch.curves) or (0.0, 0.0, 1.0, 1.0)
-        size = max(box[2] - box[0], box[3] - box[1])
-        place = Point(*measure.place) if measure.place is not None else usual_place(span[0], span[1], _OFF * size)
-        frame, height = formed.frame_of(sketch), heights[measure.sketch]
-        lines = np.concatenate(list(_segments(figure(span[0], place), _HEAD * size)))
+        x0, y0, x1, y1 = extents_of(sketch.curves) or (0.0, 0.0, 1.0, 1.0)
+        size, middle = max(x1 - x0, y1 - y0), Point((x0 + x1) / 2, (y0 + y1) / 2)
+        placed = measure.place is not None and not formed.views
+        place = Point(*measure.place) if placed and measure.place else usual_place(span[0], middle, _OFF * size)
+        drawn = figure(span[0], place)
+        frame, height = formed.frame_of(sketch), heights[sketch.name]
+        lines = np.concatenate(list(_segments(drawn, _HEAD * size)))
         lifted = frame.lifted(lines.reshape(-1, 2), height).reshape(-1, 2, 3)
-        shown = figure(span[0], place).text
-        yield Standing(measure, lifted, frame.point(shown.x, shown.y, height), definition.measured[measure.name])
+        foot = frame.point(drawn.text.x, drawn.text.y, height)
+        yield OnSolid(measure, lifted, foot, definition.measured[measure.name])
 
 
 def _segments(drawn: Figure, head: float) -> Iterator[Floats]:

@@ -10,7 +10,7 @@ import msgspec
 
 from syntaxa.drawing.descent import CurveRef, Descent, RegionRef
 from syntaxa.drawing.model import Curve
-from syntaxa.drawing.state import Sketch, State
+from syntaxa.drawing.state import Sketch
 from syntaxa.errors import FormError, GoneError
 from syntaxa.form.model import Profile
 from syntaxa.form.profiles import profiles_of
@@ -37,15 +37,6 @@ class Axis(msgspec.Struct, frozen=True, omit_defaults=True):
             return f"{self.first} and {self.second}"
         places = [f"{p[0]:g}, {p[1]:g}" for p in (self.start, self.end) if p is not None]
         return " to ".join(places)
-
-
-def sketch_of(state: State, name: str) -> Sketch:
-    """The sketch of a name; raises FormError."""
-    found = state.sketch(name)
-    if found is None:
-        names = ", ".join(s.name for s in state.sketches)
-        raise FormError(f"There is no sketch called “{name}”.", suggestion=f"There are: {names}.")
-    return found
 
 
 class _Recent:

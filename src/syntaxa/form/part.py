@@ -8,6 +8,7 @@ from syntaxa.drawing.state import Part, Sketch
 from syntaxa.errors import FormError
 from syntaxa.form.materials import Density
 from syntaxa.form.model import Figures, Frame, Solid
+from syntaxa.geometry.types import Box
 
 #: Colours of bodies, one after the other (0xRRGGBB).
 _COLOURS = (0x8FA8A3, 0xC2A878, 0x8C9BB5, 0xB08D8D, 0x9BAA7C, 0xA795B0)
@@ -42,17 +43,41 @@ class Feature:
     failed: tuple[tuple[str, str], ...] = ()
 
 
+@dataclass(frozen=True, slots=True)
+class FoldedView:
+    """A view of the sheet: the roots of its curves, and whether they are its hidden lines."""
+
+    name: str
+    roots: frozenset[str]
+    colour: int
+    hidden: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Folding:
+    """How the views of the sheet were read: method and score, what is said of it, and each view's role and box (mm)."""
+
+    method: str
+    score: float
+    says: str
+    views: tuple[tuple[str, Box], ...]
+
+
 @dataclass(frozen=True)
 class Formed(Part):
     """Bodies in the order in which they were made; features likewise; planes of sketches that have one of their own.
 
     heights  how high over its plane something of each sketch reaches (mm)
+    views    of the sheet that were folded; sheet  the names of the sketches that are on it; folding  how it was read
     """
 
     bodies: tuple[Body, ...] = ()
     features: tuple[Feature, ...] = ()
     frames: tuple[tuple[str, Frame], ...] = field(default=())
     heights: tuple[tuple[str, float], ...] = ()
+    views: tuple[FoldedView, ...] = ()
+    sheet: frozenset[str] = frozenset()
+    folding: Folding | None = None
 
     def bytes_beside(self, before: Part) -> int:
         """That of the solids that were not there before."""

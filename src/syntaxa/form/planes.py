@@ -11,10 +11,11 @@ from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import FormError
 from syntaxa.form.asking import asked
 from syntaxa.form.base import FormStep
-from syntaxa.form.choosing import Axis, axis_in, sketch_of
+from syntaxa.form.choosing import Axis, axis_in
 from syntaxa.form.model import Frame, Name, Space, as_tuples
 from syntaxa.form.numbers import Numbers
 from syntaxa.form.part import Formed
+from syntaxa.form.sketches import sketch_of
 from syntaxa.geometry.types import Floats
 
 

@@ -24,7 +24,8 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Spline
 from syntaxa.geometry.tolerances import HAIR, ROUNDING, Tolerances
 from syntaxa.geometry.types import Floats, Ints
-from syntaxa.mend.arrangement import Edges, split_at_contacts
+from syntaxa.mend.arrangement import Edges, rows_along, split_at_contacts
+from syntaxa.mend.model import Region
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import Faces, faces_of, regions_in
@@ -52,6 +53,35 @@ def profiles_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances | N
     return [
         Profile(region, tuple(naming.loop(w) for w in walks), layer, roles) for region, walks, layer, roles in found
     ]
+
+
+def silhouettes_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances | None = None) -> list[Profile]:
+    """The outermost contours of what hangs together, without anything inside, largest first."""
+    limits = tolerances or Tolerances()
+    pieces = pieces_of(curves, limits.fit)
+    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
+    faces = faces_of(edges)
+    if faces is None:
+        return []
+    naming = _Naming(faces, pieces.order, curves, _REFINED * limits.fit)
+    cycles, found = faces.cycles, []
+    for outside in faces.outsides[faces.parent < 0].tolist():
+        # Round the outside runs clockwise: the outline is the same way back.
+        walk = cycles.walk(outside)[::-1] ^ 1
+        found.append((outside, walk, naming.stretches(walk)))
+    naming.count_stretches()
+    out = []
+    for outside, walk, stretches in found:
+        boxes = cycles.edges.curves.take(walk // 2).bounds()
+        area = -float(cycles.area[outside])
+        centre = -cycles.moment[outside] / area + cycles.origin_of_moments
+        region = Region(
+            sketch, area, float(cycles.perimeter[outside]), (float(centre[0]), float(centre[1])),
+            (*boxes[:, :2].min(axis=0).tolist(), *boxes[:, 2:].max(axis=0).tolist()), 0,
+            tuple(dict.fromkeys(curves[s.curve].id for s in stretches)), (rows_along(cycles, walk),),
+        )  # fmt: skip
+        out.append(Profile(region, (naming.loop(stretches),), *naming.meaning(stretches)))
+    return sorted(out, key=lambda p: -p.region.area)
 
 
 @dataclass(frozen=True, slots=True)

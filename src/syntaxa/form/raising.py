@@ -15,10 +15,11 @@ from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import FormError
 from syntaxa.form.asking import asked
 from syntaxa.form.base import FormStep
-from syntaxa.form.choosing import Axis, axis_in, meant, profiles_in, sketch_of
+from syntaxa.form.choosing import Axis, axis_in, meant, profiles_in
 from syntaxa.form.model import Frame, Lift, Made, Name, Profile, Spin, as_tuples
 from syntaxa.form.numbers import Numbers
 from syntaxa.form.part import Body, Formed
+from syntaxa.form.sketches import sketch_of, sketches_of
 from syntaxa.form.telling import told
 from syntaxa.geometry.shapes import TURN
 
@@ -115,7 +116,7 @@ class RaiseBy(FormStep, frozen=True, tag="raise-by"):
         high = {name: numbers.length(text) for name, text in self.thicknesses}
         lifts: list[Lift] = []
         left = 0
-        for sketch in state.profiles():
+        for sketch in (s for s in sketches_of(state) if s.purpose == "profile"):
             frame = part.frame_of(sketch)
             for profile in (p for p in profiles_in(sketch) if p.region.depth % 2 == 0):
                 name = self._named(profile, high)

@@ -4,15 +4,20 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from syntaxa.define.views import defined
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.view import Standing, View, on_state
 from syntaxa.errors import FormError, Progress, SyntaxaError
+from syntaxa.form.annotating import OnSolid, dimensions_on
 from syntaxa.form.asking import asked
 from syntaxa.form.base import FormStep
 from syntaxa.form.choosing import profiles_in
 from syntaxa.form.flats import Flat, flat_of
+from syntaxa.form.folded import FoldViews, read
+from syntaxa.form.folding.reading import Reading
 from syntaxa.form.model import Details, Mesh
 from syntaxa.form.part import Body, Formed
+from syntaxa.form.sketches import sketches_of
 from syntaxa.watching import still_wanted
 
 #: Share of the size of everything by which triangles may be off for a picture, and their turn (radians).
@@ -41,7 +46,7 @@ def _space(standing: Standing, *, progress: Progress) -> Space:
     state, context = standing.state, standing.context(progress)
     part = state.part(Formed)
     flats = []
-    sketches = [s for s in state.sketches if s.purpose != "reference" and s.curves]
+    sketches = sketches_of(state)
     for k, sketch in enumerate(sketches):
         progress(0.5 * k / len(sketches))
         still_wanted()
@@ -104,6 +109,21 @@ def _apart(
     return found
 
 
+def _read(standing: Standing, step: FoldViews, *, progress: Progress) -> Reading | str:
+    # The views are read off the sheet as it was before they were folded.
+    unfolded = standing.without(lambda s: isinstance(s, FormStep))
+    try:
+        return read(unfolded.state, step, unfolded.context(progress))
+    except FormError as error:
+        return str(error)
+
+
+def _standing(standing: Standing, *, progress: Progress) -> tuple[OnSolid, ...]:
+    # What is defined is defined on the sheet, whatever was folded since.
+    unformed = standing.without(lambda s: isinstance(s, FormStep))
+    return tuple(dimensions_on(standing.state, unformed.state, defined(unformed.state, progress=progress)))
+
+
 def _on_body(_standing: Standing) -> str:
     """What it is given says all: the digest of the solid is part of it."""
     return "solid"
@@ -120,3 +140,9 @@ DETAILS: View[Details] = View("Faces and edges", _on_body, _details, lambda d: 6
 
 #: The least distance between two faces or edges (mm). Given twice: body, kind, number and the digest of the solid.
 APART: View[float] = View("Measuring", _on_body, _apart)
+
+#: What the views of the drawing show, or why they cannot be read. Given how they are to be read.
+READING: View[Reading | str] = View("Reading the views", on_state, _read, lambda _r: 100_000)
+
+#: The dimensions that drive, as they stand on the solids.
+DIMENSIONS: View[tuple[OnSolid, ...]] = View("Dimensions", on_state, _standing, lambda d: 2000 * len(d))

@@ -28,6 +28,18 @@ _Stroke = tuple[float, float, int]
 _Row = TypeVar("_Row")
 
 
+#: A stroke that is so many times as long as another one of its row makes it a chain line, as centre lines are.
+_LONG = 2.0
+
+
+def line_type_of(pattern: Sequence[float]) -> str:
+    """What a pattern of strokes and gaps is called: DASHED, DASHDOT where strokes are long and short, or nothing."""
+    strokes = [length for length in pattern[::2] if length >= 0]
+    if not any(length > 0 for length in pattern):
+        return ""
+    return "DASHDOT" if len(strokes) > 1 and max(strokes) >= _LONG * min(strokes) else "DASHED"
+
+
 def join_dashes(curves: Sequence[Curve]) -> tuple[list[Curve], int]:
     """The curves with rows of dashes joined, in order, and how many strokes were joined."""
     alike: dict[tuple[str, Style], list[tuple[Line, int]]] = defaultdict(list)
@@ -40,18 +52,24 @@ def join_dashes(curves: Sequence[Curve]) -> tuple[list[Curve], int]:
         for carrier in _carriers(members):
             for row in _rows(sorted(carrier)):
                 first = row[0][2]
-                joined[first] = _whole(curves[first], curves[row[-1][2]])
+                joined[first] = _whole(curves[first], curves[row[-1][2]], _line_type(row))
                 gone |= {k for _, _, k in row}
     kept = [joined.get(k, curve) for k, curve in enumerate(curves) if k in joined or k not in gone]
     return kept, len(gone)
 
 
-def _whole(first: Curve, last: Curve) -> Curve:
+def _line_type(row: list[_Stroke]) -> str:
+    """What a row is called, by its inner strokes: the outer ones may have been cut short."""
+    lengths = [high - low for low, high, _ in row[1:-1]]
+    return line_type_of([x for length in lengths for x in (length, 1.0)])
+
+
+def _whole(first: Curve, last: Curve, line_type: str) -> Curve:
     """The line from the outer end of the first stroke to the outer end of the last."""
     ends = [p for shape in (first.shape, last.shape) for p in (shape.start, shape.end)]
     way = first.shape.end - first.shape.start
     ends.sort(key=lambda p: way.x * p.x + way.y * p.y)
-    return replace(first, shape=Line(ends[0], ends[-1]), style=replace(first.style, line_type="DASHED"))
+    return replace(first, shape=Line(ends[0], ends[-1]), style=replace(first.style, line_type=line_type))
 
 
 def _carriers(lines: Sequence[tuple[Line, int]]) -> Iterator[list[_Stroke]]:

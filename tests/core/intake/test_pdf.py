@@ -227,7 +227,7 @@ def test_rows_of_dashes_are_joined_only_when_that_is_chosen():
     assert len(drawing_of(content).curves) == 12 + 10 + 3
     joined = drawing_of(content, options=ReadOptions(join_dashes=True)).curves
     assert [(round(c.shape.length), c.style.line_type) for c in joined] == [
-        (93, "DASHED"), (73, "DASHED"), (10, ""), (10, ""), (38, ""),
+        (93, "DASHED"), (73, "DASHDOT"), (10, ""), (10, ""), (38, ""),
     ]  # fmt: skip
 
 

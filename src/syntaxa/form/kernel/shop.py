@@ -11,6 +11,8 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from syntaxa.errors import Progress, no_progress
+from syntaxa.form.folding.model import Method, Role
+from syntaxa.form.folding.reading import Reading
 from syntaxa.form.kernel.combining import Combining, combined
 from syntaxa.form.kernel.exchange import Protocol, StepUnit, read_step, write_step
 from syntaxa.form.kernel.leaning import leaning
@@ -22,9 +24,12 @@ from syntaxa.form.kernel.names import CERTAIN, Named, renamed
 from syntaxa.form.kernel.packing import packed, unpacked
 from syntaxa.form.kernel.placing import Rows, placed
 from syntaxa.form.kernel.raising import prism, turned
+from syntaxa.form.kernel.reading import Wishes, read_views
 from syntaxa.form.kernel.rounding import EdgeKind, edge_in_words, treated
 from syntaxa.form.model import Details, EdgeKey, Figures, Lift, Made, Mesh, Name, Solid, Spin
 from syntaxa.form.refusal import KernelError
+from syntaxa.geometry.shapes import Shape as Shape2d
+from syntaxa.geometry.types import Box
 from syntaxa.watching import still_wanted
 
 #: Solids that are kept as they are.
@@ -111,6 +116,28 @@ def edges_treated(
     if not done.done:
         raise KernelError(f"No edge could be done: {done.failed[0][1]}" if len(numbers) > 1 else done.failed[0][1])
     return Made((_out(done.body),), (f"{done.done} of {len(numbers)} edges.", *says), tuple(done.failed))
+
+
+def views_read(
+    shapes: tuple[Shape2d, ...],
+    hidden: tuple[bool, ...],
+    names: tuple[str, ...],
+    tolerance: float,
+    methods: tuple[Method, ...],
+    boxes: tuple[tuple[Role, Box], ...],
+    left_out: tuple[str, ...],
+    *,
+    progress: Progress = no_progress,
+) -> Reading:
+    """What the views of a drawing show."""
+    return read_views(shapes, hidden, Wishes(tolerance, methods, boxes, left_out, names), progress=progress)
+
+
+def figures(target: Solid, *, progress: Progress = no_progress) -> Figures:
+    """What is known of a solid."""
+    progress(0.0)
+    named = _got(target)
+    return figures_of(named.shape, len(named.true_edges))
 
 
 def moved(target: Solid, rows: Rows, feature: str, *, progress: Progress = no_progress) -> Made:

@@ -22,6 +22,7 @@ from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.transform import Transform
+from syntaxa.intake.dashes import line_type_of
 from syntaxa.intake.gather import DEEPEST, Gathered, has_size
 from syntaxa.intake.model import ReadOptions
 from syntaxa.intake.outlines import Run, shapes_of
@@ -55,7 +56,7 @@ class _State:
     stroke: int = 0
     fill: int = 0
     width: float = 1.0
-    dashed: bool = False
+    line_type: str = ""
     clip: Area | None = None
     stroke_space: int = 1
     fill_space: int = 1
@@ -231,7 +232,7 @@ class Interpreter:
         colour = state.stroke if stroke else state.fill
         weight = state.width * state.transform.scale * _MM_PER_POINT if stroke else None
         layer = self._layer(colour, weight)
-        style = self.out.style(colour, "DASHED" if stroke and state.dashed else "", _tidy(weight))
+        style = self.out.style(colour, state.line_type if stroke else "", _tidy(weight))
         self._drawn += 1
         name = f"p{self._drawn}"
         if not shapes:
@@ -371,7 +372,7 @@ class Interpreter:
 
     def _dash(self, operands: list[Any]) -> None:
         pattern = [float(v) for v in operands[0]]
-        self.state = replace(self.state, dashed=any(v > 0 for v in pattern))
+        self.state = replace(self.state, line_type=line_type_of(pattern))
 
     def _extended(self, operands: list[Any], resources: pikepdf.Object | None) -> None:
         entry = _resource(resources, "/ExtGState", operands[0])

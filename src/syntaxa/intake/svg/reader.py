@@ -27,6 +27,7 @@ from syntaxa.geometry.shapes import TURN, Circle, EllipseArc, Shape
 from syntaxa.geometry.tolerances import HAIR, NOUGHT, ROUNDING
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Floats
+from syntaxa.intake.dashes import line_type_of
 from syntaxa.intake.fonts import missing_fonts
 from syntaxa.intake.gather import DEEPEST, Gathered, TooMuch, has_size
 from syntaxa.intake.model import PLAIN, ReadOptions, Received
@@ -343,8 +344,9 @@ class _Walk:
         layer = self._layer_of(context, colour, hidden)
         width = in_px(style.get("stroke-width"), font=_font(style), otherwise=1.0)
         weight = width * context.transform.scale * mm_per(self.unit)
-        dashed = style.get("stroke-dasharray", "none") not in ("none", "") and any(numbers(style["stroke-dasharray"]))
-        drawn = self.out.style(colour, "DASHED" if dashed else "", round(weight, 4) if stroke is not None else None)
+        pattern = style.get("stroke-dasharray", "none")
+        line_type = line_type_of(numbers(pattern)) if pattern not in ("none", "") else ""
+        drawn = self.out.style(colour, line_type, round(weight, 4) if stroke is not None else None)
         if not _is_safe(context.transform):
             self.out.degenerate[tag] += 1
             return

@@ -11,7 +11,7 @@ from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.define.stating import shown
 from syntaxa.define.steps import SetDimension
-from syntaxa.form.annotating import Standing
+from syntaxa.form.annotating import OnSolid
 
 
 class DimensionRow(QWidget):
@@ -21,7 +21,7 @@ class DimensionRow(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self._one: Standing | None = None
+        self._one: OnSolid | None = None
         self.name = label("", "heading")
         self.value = ValueField("Value of the chosen dimension")
         self.set = button("Set", "Give the dimension this value", primary=True)
@@ -36,7 +36,7 @@ class DimensionRow(QWidget):
         column.addLayout(row_of(self.value, self.other, self.set))
         self.hide()
 
-    def show_dimension(self, one: Standing | None, focus: bool) -> None:
+    def show_dimension(self, one: OnSolid | None, focus: bool) -> None:
         """The dimension that is chosen; None for none."""
         self._one = one
         self.setVisible(one is not None)

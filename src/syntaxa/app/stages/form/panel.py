@@ -14,11 +14,14 @@ from syntaxa.app.stages.form.edges_page import EdgesPage
 from syntaxa.app.stages.form.make_page import MakePage
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.planes_page import PlanesPage
+from syntaxa.app.stages.form.views_page import ViewsPage
 from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
 from syntaxa.drawing.step import Step
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import Reach
 from syntaxa.form.views import SPACE, Space
+
+Page = MakePage | EdgesPage | BodiesPage | PlanesPage | ViewsPage
 
 #: Milliseconds after the last change of a value before it is tried.
 _PAUSE = 150
@@ -46,7 +49,11 @@ class FormPanel(StagePanel):
         self.dimension = DimensionRow()
         self.tabs = QTabWidget()
         self.tabs.setAccessibleName("What is made of the sketches")
-        pages = (("Make", self.make), ("Edges", self.edges), ("Bodies", self.bodies), ("Planes", self.planes))
+        self.views = ViewsPage(session)
+        pages: tuple[tuple[str, Page], ...] = (
+            ("Make", self.make), ("Edges", self.edges), ("Bodies", self.bodies), ("Planes", self.planes),
+            ("Views", self.views),
+        )  # fmt: skip
         for name, page in pages:
             self.tabs.addTab(page, name)
             page.wanted.connect(self.do)
@@ -85,6 +92,7 @@ class FormPanel(StagePanel):
         self.edges.show_parts(part)
         self.bodies.show_parts(part, self.lengths)
         self.planes.show_parts(self.space, self.picked)
+        self.views.show_with(self.lengths)
 
     def _sentence(self, part: Formed, space: Space | None) -> str:
         if space is None:

@@ -8,6 +8,7 @@ from typing import cast
 
 from PyQt6.QtWidgets import QWidget
 
+from syntaxa.app.canvas.tools.box import BoxTool
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
@@ -17,12 +18,12 @@ from syntaxa.app.stages.form.measuring import Measuring
 from syntaxa.app.stages.form.panel import FormPanel
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.space.scene import Target
-from syntaxa.define.views import DEFINITION
-from syntaxa.form.annotating import Standing, standing
+from syntaxa.form.annotating import OnSolid
 from syntaxa.form.base import FormStep
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import RaiseRegions
-from syntaxa.form.views import SPACE, TRIED_FORM
+from syntaxa.form.views import DIMENSIONS, SPACE, TRIED_FORM
+from syntaxa.geometry.types import Box
 
 
 class FormStage(Stage):
@@ -37,7 +38,7 @@ class FormStage(Stage):
         self._picked = Picked()
         self._in_plan = False
         self._thought: FormStep | None = None
-        self._dimensions: tuple[Standing, ...] = ()
+        self._dimensions: tuple[OnSolid, ...] = ()
         self._measuring = Measuring(shell.session)
         shell.session.opened.connect(self._opened)
 
@@ -57,6 +58,7 @@ class FormStage(Stage):
         made.thought_of.connect(self._think)
         # What was chosen has been used.
         made.done.connect(lambda: self._show_picked(Picked()))
+        made.views.box_wanted.connect(self._draw_box)
         made.bodies.write_wanted.connect(lambda: ask_write(self))
         return made
 
@@ -93,6 +95,17 @@ class FormStage(Stage):
     def left(self) -> None:
         self._think(None)
 
+    def _draw_box(self) -> None:
+        """The next drag on the sheet names a view."""
+        role = self.own_panel.views.chosen_role
+        self.leave_front()
+        self.shell.tell(f"Draw a box round the {role} view. Escape gives up.")
+
+        def drawn(box: Box) -> None:
+            self.own_panel.views.name_view(role, box)
+
+        self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
+
     @property
     def is_open(self) -> bool:
         """Whether this stage is open and shows space."""
@@ -100,6 +113,8 @@ class FormStage(Stage):
 
     def _opened(self) -> None:
         self._picked, self._dimensions = Picked(), ()
+        if self.has_panel:
+            self.own_panel.views.begin_again()
         if "space" in self.__dict__:
             self.space.view.forget_place()
         # The front can be had from now on.
@@ -128,9 +143,10 @@ class FormStage(Stage):
 
     def _show_dimensions(self) -> None:
         state = self.shell.session.state
-        found = self.shell.session.view(DEFINITION) if state is not None and state.part(Formed).heights else None
-        if found is not None and state is not None:
-            self._dimensions = tuple(standing(state, found))
+        has_any = state is not None and bool(state.part(Formed).heights)
+        found = self.shell.session.view(DIMENSIONS) if has_any else ()
+        if found is not None:
+            self._dimensions = found
         self.space.notes.show(self._dimensions, self.shell.dress.lengths)
         chosen = next((d for d in self._dimensions if d.measure.name == self.space.notes.chosen), None)
         self.own_panel.dimension.show_dimension(chosen, focus=False)

@@ -17,11 +17,12 @@ from syntaxa.geometry.types import Ints
 
 _FACET_VERTEX = """
 #version 330
-uniform mat4 view; uniform vec4 cut; uniform vec3 base;
+uniform mat4 view; uniform vec4 cut; uniform vec3 base; uniform float behind;
 in vec3 place; in vec3 normal; in vec3 colour; in uint number;
 out vec3 v_normal; out vec3 v_colour; flat out uint v_number; out float side;
 void main() {
     gl_Position = view * vec4(place, 1.0);
+    gl_Position.z += behind;
     v_normal = normal; v_colour = colour; v_number = number;
     side = dot(cut.xyz, place + base) + cut.w;
 }
@@ -29,7 +30,6 @@ void main() {
 _FACET_FRAGMENT = """
 #version 330
 uniform vec3 light; uniform vec3 eye; uniform vec3 inside; uniform float alpha; uniform float lit;
-uniform vec4 cut; uniform float depth;
 in vec3 v_normal; in vec3 v_colour; flat in uint v_number; in float side;
 layout(location=0) out vec4 colour; layout(location=1) out uint number;
 void main() {
@@ -40,10 +40,6 @@ void main() {
     vec3 shown = within ? inside : v_colour * mix(1.0, shade, lit);
     colour = vec4(shown, alpha);
     number = v_number;
-    // The inside is seen where the cut is, not where the far wall is.
-    float slope = dot(cut.xyz, eye);
-    float nearer = within && slope < -0.001 ? side / -slope : 0.0;
-    gl_FragDepth = gl_FragCoord.z - 0.5 * nearer / depth;
 }
 """
 _LINE_VERTEX = """
@@ -189,15 +185,13 @@ class Renderer:
         if numbered:
             self._number.write(bytes(4 * camera.width * camera.height))
         away = float(np.linalg.norm(scene.middle - np.array(camera.centre)))
-        depth = _DEPTH * scene.reach + away
-        view = camera.matrix(scene.middle, depth).T.astype("f4").tobytes()
+        view = camera.matrix(scene.middle, _DEPTH * scene.reach + away).T.astype("f4").tobytes()
         right, up, eye = camera.axes
         light = eye * 0.6 + up * 0.6 - right * 0.35
         for program in (self._facets, self._lines):
             program["view"].write(view)
             program["cut"].value = self.cut
             program["base"].value = tuple(scene.middle.tolist())
-        self._facets["depth"].value = depth
         self._facets["light"].value = tuple((light / np.linalg.norm(light)).tolist())
         self._facets["eye"].value = tuple(eye.tolist())
         self._facets["inside"].value = look.inside
@@ -213,6 +207,8 @@ class Renderer:
             return
         gl, c = self._gl, self._context
         self._facets["alpha"].value, self._facets["lit"].value = alpha, lit
+        # A region that lies in a face is hidden by it, instead of fighting with it for every pixel.
+        self._facets["behind"].value = 0.0 if lit else 0.0004
         if blended:
             c.enable(gl.BLEND)
             target.depth_mask = False

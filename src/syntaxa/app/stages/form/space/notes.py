@@ -14,7 +14,7 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.form.space.camera import Camera
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.form.annotating import Standing
+from syntaxa.form.annotating import OnSolid
 
 #: Pixels of room round a text, and the signs before values (ISO 129-1).
 _ROOM = 3.0
@@ -25,12 +25,12 @@ class DimensionNotes:
     """Shows dimensions; knows which lies under a pixel."""
 
     def __init__(self) -> None:
-        self._dimensions: Sequence[Standing] = ()
+        self._dimensions: Sequence[OnSolid] = ()
         self._lengths = LengthFormat("mm")
         self._frames: list[tuple[QRectF, str]] = []
         self.chosen = ""
 
-    def show(self, dimensions: Sequence[Standing], lengths: LengthFormat) -> None:
+    def show(self, dimensions: Sequence[OnSolid], lengths: LengthFormat) -> None:
         """These dimensions."""
         self._dimensions, self._lengths = dimensions, lengths
 
@@ -58,13 +58,13 @@ class DimensionNotes:
                 painter.drawRect(frame)
             painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, self.text_of(one))
 
-    def text_of(self, one: Standing) -> str:
+    def text_of(self, one: OnSolid) -> str:
         """The value as a draughtsman writes it, the chosen one with its name."""
         value = f"{math.degrees(one.value):.6g}°" if one.measure.is_angle else self._lengths.short(one.value)
         text = f"{_SIGNS.get(one.measure.kind, '')}{value}"
         return f"{one.measure.name} = {text}" if one.measure.name == self.chosen else text
 
-    def _frame(self, one: Standing, camera: Camera, metrics: QFontMetricsF) -> QRectF:
+    def _frame(self, one: OnSolid, camera: Camera, metrics: QFontMetricsF) -> QRectF:
         x, y, _ = camera.pixels(np.array([one.text]))[0].tolist()
         width, height = metrics.horizontalAdvance(self.text_of(one)) + 2 * _ROOM, metrics.height()
         return QRectF(x - width / 2, y - height / 2, width, height)
