@@ -284,7 +284,7 @@ class FoldedViewRecord(msgspec.Struct, frozen=True):
 
 
 class ProjectionRecord(msgspec.Struct, frozen=True):
-    """How the views were read: confidence is the share of lines in which the part's own views agree with the drawing."""
+    """How the views were read; confidence: the share of lines in which the part's own views agree with the drawing."""
 
     method: str
     confidence: float
