@@ -30,6 +30,7 @@ from syntaxa.errors import DefineError, FormError, LockedError
 from syntaxa.form.bodies import CombineBodies, DescribeBody, DropBodies, PlaceBody, ScaleBody
 from syntaxa.form.choosing import Axis
 from syntaxa.form.edges import TreatEdges
+from syntaxa.form.folded import FoldViews
 from syntaxa.form.planes import LayOnFace, LaySketch
 from syntaxa.form.raising import RaiseBy, RaiseRegions, TurnRegions
 from syntaxa.geometry.points import Point, Vector
@@ -138,7 +139,7 @@ STEPS: tuple[Step, ...] = (
     SetVariants((Variant("small", (("d1", "40"),)),)),
     LetGo("mixed", ("level: #held0",)), SetParameter("w", "5"), Rename("d1", "width"), HoldSketch("mixed"),
     Drag("mixed", Named("held0", place="end"), 50.0, 9.0), Drag("locked", Named("shut0", place="end"), 50.0, 9.0),
-    LaySketch("locked", "front"), RaiseRegions("R", "locked"), RaiseRegions("R", "mixed"),
+    FoldViews(), LaySketch("locked", "front"), RaiseRegions("R", "locked"), RaiseRegions("R", "mixed"),
     RaiseBy("R", "layer", (("A", "4"),)),
     TurnRegions("T", "locked", Axis(start=(0.0, -50.0), end=(9.0, -50.0))), TreatEdges("F", "fillet", "1", rule="all"),
     LayOnFace("locked", "B", ("R", "high", "x")), PlaceBody("P", "B"), ScaleBody("S", "B", "x", "9"),

@@ -24,6 +24,7 @@ from syntaxa.drawing.step import Step
 from syntaxa.form.bodies import CombineBodies, DescribeBody, DropBodies, PlaceBody, ScaleBody
 from syntaxa.form.choosing import Axis
 from syntaxa.form.edges import TreatEdges
+from syntaxa.form.folded import FoldViews
 from syntaxa.form.planes import LayOnFace, LaySketch
 from syntaxa.form.raising import RaiseBy, RaiseRegions, TurnRegions
 from syntaxa.geometry.points import Point
@@ -118,6 +119,7 @@ STEPS: tuple[Step, ...] = (
     Constrain(Constraint("Base", "equal radius", (Named("88"), Named("89")))),
     Drag("Base", Named("88", place="centre"), 30.0, 30.0),
     HoldSketch("CONTROL-BOX"),
+    FoldViews("third", sketches=("Base",)),
     LaySketch("CONTROL-BOX", "front", "10", turn="90"),
     RaiseRegions("Raise 1", "CONTROL-BOX", high="width / 100"),
     TreatEdges("Round 1", "fillet", "0.5", rule="risen"),

@@ -127,6 +127,14 @@ def read(state: State, step: FoldViews, context: Context) -> Reading:
     return found
 
 
+def _places(reading: Reading) -> Iterator[str]:
+    """Where two views show one thing at two places."""
+    for m in reading.misfits:
+        where = ("from the left", "from the front", "from below")[m.axis]
+        both = f"{m.at_one:.3f} mm in the {m.one} view, {m.at_other:.3f} mm in the {m.other} view"
+        yield f"{where.capitalize()}, something lies at {both}."
+
+
 def view_name(role: Role, hidden: bool = False) -> str:
     """What a view is called."""
     return f"{role.capitalize()} view{', hidden lines' if hidden else ''}"
@@ -147,7 +155,7 @@ def frame_of(view: FoundView, reading: Reading) -> Frame:
 
 
 def contradictions(reading: Reading) -> Iterator[str]:
-    """Where two views give one extent of the part in two sizes, with both."""
+    """Where two views give an extent of the part in two sizes, or show one thing at two places, with both."""
     for axis in range(3):
         sizes = [
             (view.role, view.box[2 + k] - view.box[k])
@@ -159,6 +167,7 @@ def contradictions(reading: Reading) -> Iterator[str]:
             (one, a), (other, b) = sizes
             both = f"{a:.3f} mm in the {one} view, {b:.3f} mm in the {other} view"
             yield f"{_AXES[axis]}: {both}; taken as {(a + b) / 2:.3f}."
+    yield from _places(reading)
 
 
 def _space(at: Floats) -> Space:

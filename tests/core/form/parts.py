@@ -6,14 +6,12 @@ projections that are known by hand.
 
 from __future__ import annotations
 
-import math
 import random
 from dataclasses import dataclass, field
 
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.form.folding.model import ROLES
 from syntaxa.form.folding.outlines import polygon, ring
 from syntaxa.form.kernel.combining import combined
 from syntaxa.form.kernel.hidden import lines_of_view
@@ -151,7 +149,7 @@ class Sheet:
 
 
 def drawn(body, rng, method, roles=None, noise=0.0, shift=0.0, with_hidden=True, frame=False) -> Sheet:
-    """Views laid out by a method. noise  mm that each level of each view is off; shift  mm that a view is off its place."""
+    """Views laid out by a method. noise, shift  mm that each level of a view, and each view, is off its place."""
     roles = roles or (("top", "right") if method == "third" else ("top", "left"))
     views = {role: _view(body, role, rng, noise, with_hidden) for role in ("front", *roles)}
     sheet, gap = Sheet(), rng.uniform(15, 40)
@@ -166,7 +164,7 @@ def drawn(body, rng, method, roles=None, noise=0.0, shift=0.0, with_hidden=True,
                     {0: low[1] - own_low[1], 1: high[1] + gap - own_low[1], -1: low[1] - gap - own_high[1]}[side[1]],
                 ]
             )
-            off = off + [rng.gauss(0, shift), rng.gauss(0, shift)]
+            off = off + np.array([rng.gauss(0, shift), rng.gauss(0, shift)])
         for shape, hidden in lines:
             sheet.shapes.append(shape.transformed(Transform(e=float(off[0]), f=float(off[1]))))
             sheet.hidden.append(hidden)
@@ -239,10 +237,3 @@ def overlap(one, other) -> float:
 
     both = volume_of(combined("common", [one], [other]).shape)
     return both / (volume_of(one.shape) + volume_of(other.shape) - both)
-
-
-def angle_of(degrees):
-    return math.radians(degrees)
-
-
-assert set(ROLES) == {"front", "top", "bottom", "right", "left"}

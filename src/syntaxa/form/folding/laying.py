@@ -7,17 +7,20 @@ mean one coordinate of space are grouped, and everything is moved to the common 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 
 import numpy as np
 
-from syntaxa.form.folding.model import ROLES, SEEN, Cluster, Folded, Method, Pairing, Role, View
+from syntaxa.form.folding.model import ROLES, SEEN, Cluster, Folded, Method, Misfit, Pairing, Role, View
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline, Shape
 from syntaxa.geometry.types import Floats
 
 #: Slope below which a line runs square to an axis, and mm within which curves are followed by points.
 _SQUARE, _FINE = 0.02, 0.01
+
+#: In tolerances: two levels that are so near, and not one, contradict each other; what is farther apart is two things.
+_NEAR_MISS = 8.0
 
 #: mm; what is shorter vanishes in moving.
 _GONE = 1e-6
@@ -122,8 +125,11 @@ def _agreed(laid: Folded, tolerance: float) -> Folded:
         laid.size[axis], laid.levels[axis] = size, common
         for (k, which, own), wide in zip(shared, stretched, strict=True):
             maps[k, which] = own, common[np.abs(common[None, :] - wide[:, None]).argmin(axis=1)]
-        if axis == 1 and len(stretched) == 2:
-            laid.agree = _agreement(stretched[0], stretched[1], tolerance)
+        if len(stretched) == 2:
+            roles = [laid.views[k].role for k, _, _ in shared]
+            laid.misfits += _misfits(axis, (roles[0], stretched[0]), (roles[1], stretched[1]), tolerance)
+            if axis == 1:
+                laid.agree = _agreement(stretched[0], stretched[1], tolerance)
     for k, view in enumerate(laid.views):
         if (k, 0) in maps and (k, 1) in maps:
             _move(view, (_Snap(*maps[k, 0], tolerance), _Snap(*maps[k, 1], tolerance)), tolerance)
@@ -137,6 +143,14 @@ def _agreement(one: Floats, other: Floats, tolerance: float) -> float:
     """Share of the levels of two views that the other has as well."""
     off = np.abs(one[:, None] - other[None, :])
     return float((off.min(axis=1) <= tolerance).mean() + (off.min(axis=0) <= tolerance).mean()) / 2
+
+
+def _misfits(axis: int, one: tuple[Role, Floats], other: tuple[Role, Floats], tolerance: float) -> Iterator[Misfit]:
+    """Levels of two views that are nearest to each other, and too far apart to be one."""
+    off = np.abs(one[1][:, None] - other[1][None, :])
+    for i, j in enumerate(off.argmin(axis=1).tolist()):
+        if tolerance < off[i, j] <= _NEAR_MISS * tolerance and off[:, j].argmin() == i:
+            yield Misfit(axis, one[0], float(one[1][i]), other[0], float(other[1][j]))
 
 
 class _Snap:

@@ -80,6 +80,17 @@ class View:
         ]
 
 
+@dataclass(frozen=True, slots=True)
+class Misfit:
+    """Something that two views show at different coordinates of one axis of space (mm), and is most likely one thing."""
+
+    axis: int
+    one: Role
+    at_one: float
+    other: Role
+    at_other: float
+
+
 @dataclass
 class Folded:
     """Views on their planes; size of the part and levels of each axis (mm), and how well levels agree, 0 to 1."""
@@ -90,6 +101,7 @@ class Folded:
     levels: dict[int, Floats] = field(default_factory=dict)
     mirrored: bool = False
     agree: float = 1.0
+    misfits: list[Misfit] = field(default_factory=list)
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from syntaxa.form.folding.model import Method, Proposal, Role
+from syntaxa.form.folding.model import Method, Misfit, Proposal, Role
 from syntaxa.form.model import Solid
 from syntaxa.geometry.types import Box
 
@@ -31,6 +31,7 @@ class Reading:
     mirrored  whether the view beside the front view had to be turned over
     asked   whether both methods were tried
     named   whether the views were named by hand
+    misfits what two views show at different places that is most likely one thing
     """
 
     method: Method
@@ -45,6 +46,7 @@ class Reading:
     kind: str
     asked: bool
     named: bool = False
+    misfits: tuple[Misfit, ...] = ()
 
     @property
     def doubtful(self) -> bool:

@@ -178,6 +178,7 @@ def _told(tried: list[_Tried], frame: tuple[int, ...], wishes: Wishes) -> Readin
         kind=best.kind,
         asked=len(wishes.methods) > 1 and not wishes.boxes,
         named=bool(wishes.boxes),
+        misfits=tuple(best.laid.misfits),
     )
 
 
