@@ -82,7 +82,7 @@ class View:
 
 @dataclass(frozen=True, slots=True)
 class Misfit:
-    """Something that two views show at different coordinates of one axis of space (mm), and is most likely one thing."""
+    """Something that two views show at different coordinates of one axis of space (mm), most likely one thing."""
 
     axis: int
     one: Role
