@@ -65,6 +65,9 @@ class Chosen(Choosers):
     def save_job(self, parent, folder, name):
         return self.path
 
+    def save_bodies(self, parent, folder, name):
+        return self.path
+
     def save_profiles(self, parent, folder, name, ending):
         return self.path
 

@@ -145,34 +145,36 @@ class Worker:
         try:
             running.orders.write(msgspec.json.encode(order) + b"\n")
             running.orders.flush()
-            return self._listen(running, progress, until, case)
+            return self._listen(running, order, progress, until, case)
         except (BrokenPipeError, EOFError):
             raise self._died(running, case) from None
         finally:
             drop(Path(order.parcel))
 
-    def _listen(self, running: _Running, progress: Progress, until: float | None, case: _Case) -> Any:
+    def _listen(self, running: _Running, order: WorkOrder, progress: Progress, until: float | None, case: _Case) -> Any:
         while True:
             try:
                 still_wanted()
             except SyntaxaError:
-                self._stop(running)
+                self._stop(running, order)
                 raise
             if until is not None and time.monotonic() > until:
-                self._cut_short(running)
+                self._cut_short(running, order)
                 raise WorkerError(f"{case.about} took longer than it may.", suggestion=case.advice)
             word = self._word(running)
             if word is None:
                 continue
             if word.kind == "died":
                 raise _death(case)
-            if word.order != self._orders:
+            if word.order != order.number:
                 _leave(word)
                 continue
             if word.kind == "progress":
                 progress(word.share)
             elif word.kind == "done":
                 return take(Path(word.parcel))
+            elif word.kind == "stopped":
+                raise _death(case)
             elif word.kind == "failed":
                 raise take(Path(word.parcel))
 
@@ -193,11 +195,13 @@ class Worker:
             self._forked = word.process
         return word
 
-    def _cut_short(self, running: _Running) -> None:
+    def _cut_short(self, running: _Running, order: WorkOrder) -> None:
         """Ends what is being done, at once: that of a host alone, else the process."""
         if not self._forked:
             self._end()
             return
+        # An order that was not read yet lies in the pipe for the next process: it finds nothing to be done.
+        drop(Path(order.parcel))
         with contextlib.suppress(ProcessLookupError):
             os.kill(self._forked, signal.SIGKILL)
         try:
@@ -207,10 +211,10 @@ class Worker:
         except (OSError, EOFError):
             self._end()
 
-    def _stop(self, running: _Running) -> None:
+    def _stop(self, running: _Running, order: WorkOrder) -> None:
         """Asks it to stop; where it does not, it is ended. What a host has forked is ended without asking."""
         if self._forked:
-            self._cut_short(running)
+            self._cut_short(running, order)
             return
         end = time.monotonic() + _GRACE
         try:

@@ -68,7 +68,13 @@ class _Server:
 
     def _answer(self, order: WorkOrder) -> None:
         try:
-            word = Word("done", parcel=str(put(self._work(order))))
+            given = take(Path(order.parcel))
+        except FileNotFoundError:
+            # Whoever gave the order has taken back what was in it.
+            self._say(Word("stopped"))
+            return
+        try:
+            word = Word("done", parcel=str(put(self._work(order, given))))
         except Cancelled:
             word = Word("stopped")
         except SyntaxaError as error:
@@ -77,8 +83,7 @@ class _Server:
             word = Word("failed", parcel=str(put(WorkerError("This takes more memory than it may."))))
         self._say(word)
 
-    def _work(self, order: WorkOrder) -> Any:
-        given = take(Path(order.parcel))
+    def _work(self, order: WorkOrder, given: Any) -> Any:
         function = reduce(getattr, order.name.split("."), import_module(order.module))
         return function(*given, progress=self._progress)  # type: ignore[operator]
 

@@ -10,6 +10,7 @@ import numpy as np
 from OCP.BinTools import BinTools, BinTools_FormatVersion
 from OCP.BRep import BRep_Tool
 from OCP.BRepMesh import BRepMesh_IncrementalMesh
+from OCP.IMeshTools import IMeshTools_MeshAlgoType, IMeshTools_Parameters
 from OCP.TopAbs import TopAbs_REVERSED
 from OCP.TopLoc import TopLoc_Location
 
@@ -30,7 +31,11 @@ def mesh_of(named: Named, deflection: float, angle: float) -> Mesh:
     Cost: far from linear on one large curved face, so pictures want no finer than a thousandth of the size.
     """
     shape = named.shape
-    BRepMesh_IncrementalMesh(shape, deflection, False, angle, False)
+    wanted = IMeshTools_Parameters()
+    wanted.Deflection, wanted.Angle = deflection, angle
+    # Ten times as fast as the other one on a plate with many holes.
+    wanted.MeshAlgo = IMeshTools_MeshAlgoType.IMeshTools_MeshAlgoType_Delabella
+    BRepMesh_IncrementalMesh(shape, wanted)
     held = [_triangulation(named.faces[k]) for k in range(len(named.faces))]
     blobs = {_key(p, f): (p, f) for p, f in _blobs(shape)}
     points, triangles, owner = [], [], []

@@ -169,7 +169,7 @@ class MakePage(QWidget):
         to = self._reach() if self.reach.isChecked() else None
         return [
             RaiseRegions(
-                self._free_name("Raise", k), name, regions, self.low.text() or "0", self.high.text() or "0", to,
+                self._free_name("Raise", k), name, regions, self.low.text(), self.high.text() or "0", to,
                 self.use.currentData(), self._bodies(), self.lean.text() or "0", self.filled.isChecked(),
             )
             for k, (name, regions) in enumerate(meant.items())

@@ -33,7 +33,7 @@ def paint(image: QImage, scene: Scene, camera: Camera, look: Look, cut: tuple[fl
 def pick(scene: Scene, camera: Camera, x: float, y: float, reach: float, cut: tuple[float, float, float, float]) -> int:
     """The number of what is seen at a pixel, lines within reach first; 0 for nothing."""
     depth, face = _face_at(scene.facets, camera, x, y, cut)
-    line = _line_at(scene, camera, (x, y), reach, depth)
+    line = _line_at(scene, camera, (x, y), reach, depth, cut)
     if line:
         return line
     return face or _face_at(scene.films, camera, x, y, cut)[1]
@@ -123,10 +123,12 @@ def _face_at(
         return -np.inf, 0
     a, b, c = np.moveaxis(camera.pixels(facets.points)[facets.index], 1, 0)
     area = (b[:, 0] - a[:, 0]) * (c[:, 1] - a[:, 1]) - (b[:, 1] - a[:, 1]) * (c[:, 0] - a[:, 0])
-    area = np.where(np.abs(area) < 1e-12, np.inf, area)
+    # What is seen edge on covers nothing.
+    seen = np.abs(area) > 1e-9
+    area = np.where(seen, area, 1.0)
     u = ((x - a[:, 0]) * (c[:, 1] - a[:, 1]) - (y - a[:, 1]) * (c[:, 0] - a[:, 0])) / area
     v = ((b[:, 0] - a[:, 0]) * (y - a[:, 1]) - (b[:, 1] - a[:, 1]) * (x - a[:, 0])) / area
-    hits = np.flatnonzero((u >= 0) & (v >= 0) & (u + v <= 1))
+    hits = np.flatnonzero(seen & (u >= 0) & (v >= 0) & (u + v <= 1))
     corners = facets.points[facets.index[hits]]
     w = np.stack([1 - u[hits] - v[hits], u[hits], v[hits]], axis=1)
     hits = hits[_kept(np.einsum("hc,hcd->hd", w, corners), cut)]
@@ -137,7 +139,14 @@ def _face_at(
     return float(depth[best]), int(facets.target[facets.index[hits[best], 0]])
 
 
-def _line_at(scene: Scene, camera: Camera, at: tuple[float, float], reach: float, depth: float) -> int:
+def _line_at(
+    scene: Scene,
+    camera: Camera,
+    at: tuple[float, float],
+    reach: float,
+    depth: float,
+    cut: tuple[float, float, float, float],
+) -> int:
     """The number of the nearest line within reach of a pixel that is not behind what is seen there."""
     ends = scene.strokes.ends
     if not len(ends):
@@ -150,5 +159,6 @@ def _line_at(scene: Scene, camera: Camera, at: tuple[float, float], reach: float
     nearest = pixels[:, 0] + share[:, None] * along
     apart = np.hypot(*(nearest[:, :2] - np.array(at)).T)
     slack = _BEFORE * scene.reach + reach / camera.scale
-    near = np.flatnonzero((apart <= reach) & (nearest[:, 2] >= depth - slack))
+    places = ends[:, 0] + share[:, None] * (ends[:, 1] - ends[:, 0])
+    near = np.flatnonzero((apart <= reach) & (nearest[:, 2] >= depth - slack) & _kept(places, cut))
     return int(scene.strokes.target[near[apart[near].argmin()]]) if len(near) else 0
