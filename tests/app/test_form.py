@@ -189,7 +189,7 @@ def test_nonsense_in_the_depth_is_told_and_leaves_no_step(plate, settled, text):
 
 def test_three_views_become_the_part_in_six_clicks(sheet, settled):
     panel = panel_of(sheet)
-    panel.tabs.setCurrentWidget(panel.views)
+    panel.tabs.setCurrentIndex(4)
     panel.views.read.click()
     settled()
     assert "third angle projection" in panel.views.says.text()

@@ -101,23 +101,19 @@ def point_inside(loops: CurveArray) -> Floats | None:
         return None
     low, high = float(box[:, 1].min()), float(box[:, 3].max())
     left = float(box[:, 0].min()) - 1.0
+    heights = low + _HEIGHTS * (high - low)
+    row, _, at = _crossed_at(loops, np.column_stack([np.full(len(heights), left), heights]))
     best: tuple[float, Floats] | None = None
-    for share in _HEIGHTS:
-        y = low + share * (high - low)
-        xs = np.sort(_crossings(loops, left, y))
+    for k, y in enumerate(heights):
+        xs = np.sort(at[row == k])
         if len(xs) < 2 or len(xs) % 2:
             continue
         widths = xs[1::2] - xs[::2]
-        k = int(widths.argmax())
-        if best is None or widths[k] > best[0]:
-            best = float(widths[k]), np.array([(xs[2 * k] + xs[2 * k + 1]) / 2, y])
+        widest = int(widths.argmax())
+        if best is None or widths[widest] > best[0]:
+            best = float(widths[widest]), np.array([(xs[2 * widest] + xs[2 * widest + 1]) / 2, y])
     return None if best is None or best[0] <= 0 else best[1]
 
 
 #: Shares of the height that are tried; odd ones, so that none runs along an edge of a plain drawing.
-_HEIGHTS = (0.4713, 0.2371, 0.7389, 0.1137, 0.8917, 0.5923, 0.3511)
-
-
-def _crossings(loops: CurveArray, left: float, y: float) -> Floats:
-    """Where a level line meets the loops (x)."""
-    return _crossed_at(loops, np.array([[left, y]]))[2]
+_HEIGHTS = np.array([0.4713, 0.2371, 0.7389, 0.1137, 0.8917, 0.5923, 0.3511])

@@ -28,7 +28,7 @@ class StagePanel(QWidget):
         self.tokens: Tokens = PAPER
         inside = QWidget()
         inside.setObjectName("body")
-        self.body = QVBoxLayout(inside) if self.scrolls else _Filling(inside)
+        self.body = QVBoxLayout(inside) if self.scrolls else Filling(inside)
         self.body.setContentsMargins(16, 12, 16, 12)
         self.body.setSpacing(7)
         self._title, self._purpose = label("", "title"), label("", "dim", wrap=True)
@@ -62,7 +62,7 @@ class StagePanel(QWidget):
         raise NotImplementedError
 
 
-class _Filling(QVBoxLayout):
+class Filling(QVBoxLayout):
     """A column that takes the height that there is, not the one that its wrapped labels would like best."""
 
     def hasHeightForWidth(self) -> bool:

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
     QHeaderView,
     QLabel,
     QPushButton,
+    QSizePolicy,
     QTableView,
     QTableWidget,
     QTableWidgetItem,
@@ -92,6 +93,12 @@ def narrow(combo: QComboBox) -> QComboBox:
     combo.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
     combo.setMinimumContentsLength(6)
     return combo
+
+
+def roomy(combo: QComboBox) -> QComboBox:
+    """A combo box that may be narrow, and takes what room is left in its row."""
+    combo.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+    return narrow(combo)
 
 
 def table(name: str, heads: tuple[str, ...], stretch: int) -> QTableWidget:

@@ -8,8 +8,9 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.make_page import free_feature, refill
-from syntaxa.app.widgets.labels import button, label, narrow, row_of
+from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.form.base import FormStep
@@ -34,7 +35,7 @@ class BodiesPage(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self._part, self._lengths = Formed(), LengthFormat("mm")
-        column = QVBoxLayout(self)
+        column = Filling(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.table = RowsView(
@@ -46,7 +47,7 @@ class BodiesPage(QWidget):
             ),
         )
         self.table.selection().selectionChanged.connect(lambda *_: self._chosen())
-        self.box = label("", "dim", wrap=True)
+        self.box = lines_kept(label("", "dim", wrap=True), 2)
         column.addWidget(self.table, 1)
         column.addWidget(self.box)
         self._add_naming(column)
@@ -60,7 +61,7 @@ class BodiesPage(QWidget):
         self.called = QLineEdit()
         self.called.setAccessibleName("Name of the chosen body")
         self.called.returnPressed.connect(self._rename)
-        self.material = narrow(QComboBox())
+        self.material = roomy(QComboBox())
         self.material.setEditable(True)
         self.material.setAccessibleName("Material, or density in kg/m³")
         self.material.addItems(["", *(d.name for d in DENSITIES)])
@@ -94,20 +95,20 @@ class BodiesPage(QWidget):
         self.scale = button("Scale", "Scale the chosen body to the wanted size, all directions alike")
         self.scale.clicked.connect(self._scale)
         column.addLayout(row_of(label("Move", "dim"), *self.ways))
-        column.addLayout(
-            row_of(label("Turn", "dim"), self.turn, self.about, label("copies", "dim"), self.copies, self.place)
-        )
+        column.addLayout(row_of(label("Turn", "dim"), self.turn, label("°", "dim"), self.about, None))
+        column.addLayout(row_of(label("Copies", "dim"), self.copies, None, self.place))
         column.addLayout(row_of(label("Size", "dim"), self.extent, self.along, None, self.scale))
 
     def _add_combining(self, column: QVBoxLayout) -> None:
-        self.how, self.other = QComboBox(), narrow(QComboBox())
+        self.how, self.other = QComboBox(), roomy(QComboBox())
         self.how.setAccessibleName("How the bodies are combined")
         for words, use in _COMBINE:
             self.how.addItem(words, use)
         self.other.setAccessibleName("The other body")
         self.combine = button("Combine", "Combine the chosen body with the other one, which is used up")
         self.combine.clicked.connect(self._combine)
-        column.addLayout(row_of(self.how, self.other, None, self.combine))
+        column.addLayout(row_of(self.how, self.other))
+        column.addLayout(row_of(None, self.combine))
 
     # ------------------------------------------------------------------ showing
 

@@ -5,10 +5,11 @@ from __future__ import annotations
 from typing import Literal
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QWidget
 
+from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.make_page import free_feature, refill
-from syntaxa.app.widgets.labels import button, counted, label, lines_kept, narrow, row_of
+from syntaxa.app.widgets.labels import button, counted, label, lines_kept, roomy, row_of
 from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.form.edges import RULE_WORDS, TreatEdges
 from syntaxa.form.model import EdgeKey
@@ -23,11 +24,11 @@ class EdgesPage(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self._part, self._keys, self._body = Formed(), tuple[EdgeKey, ...](), ""
-        column = QVBoxLayout(self)
+        column = Filling(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.what = lines_kept(label("", wrap=True), 2)
-        self.rule, self.body, self.feature = QComboBox(), narrow(QComboBox()), narrow(QComboBox())
+        self.rule, self.body, self.feature = QComboBox(), roomy(QComboBox()), roomy(QComboBox())
         self.rule.setAccessibleName("Which edges")
         self.rule.addItem("the chosen ones", "")
         for rule, words in RULE_WORDS.items():
@@ -43,7 +44,7 @@ class EdgesPage(QWidget):
         self.chamfer.clicked.connect(lambda: self._do("chamfer"))
         column.addWidget(self.what)
         column.addLayout(row_of(label("Edges", "dim"), self.rule, None))
-        column.addLayout(row_of(label("of", "dim"), self.body, label("made by", "dim"), self.feature, None))
+        column.addLayout(row_of(label("of", "dim"), self.body, label("made by", "dim"), self.feature))
         column.addLayout(row_of(label("Size", "dim"), self.length, label("mm", "dim"), None, self.chamfer, self.fillet))
         column.addStretch(1)
 

@@ -6,8 +6,9 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QStandardItemModel
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QLineEdit, QVBoxLayout, QWidget
 
+from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.picked import Picked
-from syntaxa.app.widgets.labels import button, counted, label, lines_kept, narrow, row_of
+from syntaxa.app.widgets.labels import button, counted, label, lines_kept, roomy, row_of
 from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.drawing.descent import CurveRef
 from syntaxa.form.choosing import Axis
@@ -33,13 +34,13 @@ class MakePage(QWidget):
         super().__init__()
         self._picked, self._part, self._names = Picked(), Formed(), frozenset[str]()
         self._face: Reach | None = None
-        column = QVBoxLayout(self)
+        column = Filling(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.what = lines_kept(label("", wrap=True), 2)
-        self.sketch = narrow(QComboBox())
+        self.sketch = roomy(QComboBox())
         self.sketch.setAccessibleName("Sketch whose regions are meant where none is chosen")
-        column.addLayout(row_of(label("Of sketch", "dim"), self.sketch, None))
+        column.addLayout(row_of(label("Of sketch", "dim"), self.sketch))
         column.addWidget(self.what)
         self._add_use(column)
         self._add_raise(column)
@@ -48,13 +49,13 @@ class MakePage(QWidget):
         column.addStretch(1)
 
     def _add_use(self, column: QVBoxLayout) -> None:
-        self.use, self.body = QComboBox(), narrow(QComboBox())
+        self.use, self.body = QComboBox(), roomy(QComboBox())
         self.use.setAccessibleName("What becomes of it")
         for words, use in USES:
             self.use.addItem(words, use)
         self.body.setAccessibleName("Body that it changes")
         self.use.currentIndexChanged.connect(lambda _index: self._use_changed())
-        column.addLayout(row_of(self.use, self.body, None))
+        column.addLayout(row_of(self.use, self.body))
 
     def _add_raise(self, column: QVBoxLayout) -> None:
         self.low, self.high = ValueField("From, over the plane"), ValueField("To, over the plane")

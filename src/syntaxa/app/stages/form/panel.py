@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QTabWidget
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.shell.panel import StagePanel, scrolling
 from syntaxa.app.stages.form.bodies_page import BodiesPage
 from syntaxa.app.stages.form.dimension_row import DimensionRow
 from syntaxa.app.stages.form.edges_page import EdgesPage
@@ -55,7 +55,7 @@ class FormPanel(StagePanel):
             ("Views", self.views),
         )  # fmt: skip
         for name, page in pages:
-            self.tabs.addTab(page, name)
+            self.tabs.addTab(scrolling(page), name)
             page.wanted.connect(self.do)
         self.dimension.wanted.connect(self.do)
         self._pause = QTimer(self)

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QWidget
 
+from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.make_page import refill
 from syntaxa.app.stages.form.picked import Picked
-from syntaxa.app.widgets.labels import button, label, narrow, row_of
+from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.value_field import ValueField
 from syntaxa.drawing.state import PlaneView
 from syntaxa.form.choosing import Axis
@@ -28,10 +29,10 @@ class PlanesPage(QWidget):
         super().__init__()
         self._picked, self._frames = Picked(), dict[str, Frame]()
         self._face: Reach | None = None
-        column = QVBoxLayout(self)
+        column = Filling(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
-        self.sketch, self.view = narrow(QComboBox()), QComboBox()
+        self.sketch, self.view = roomy(QComboBox()), QComboBox()
         self.sketch.setAccessibleName("Sketch that is laid on a plane")
         self.sketch.currentIndexChanged.connect(lambda _index: self._show())
         self.view.setAccessibleName("Plane")
@@ -50,7 +51,7 @@ class PlanesPage(QWidget):
         self.through.clicked.connect(self._lay_through)
         self.on_face.clicked.connect(self._lay_on_face)
         self.says = label("", "dim", wrap=True)
-        column.addLayout(row_of(label("Sketch", "dim"), self.sketch, None))
+        column.addLayout(row_of(label("Sketch", "dim"), self.sketch))
         column.addWidget(self.says)
         column.addLayout(row_of(label("On the", "dim"), self.view, None))
         column.addLayout(

@@ -7,10 +7,11 @@ from collections.abc import Sequence
 
 import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QListWidget, QListWidgetItem, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
+from syntaxa.app.shell.panel import Filling
 from syntaxa.app.widgets.labels import button, counted, label, lines_kept, row_of, set_role
 from syntaxa.form.folded import FoldViews, MethodChoice, ViewBox
 from syntaxa.form.folding.model import ROLES, Proposal, Role
@@ -40,7 +41,7 @@ class ViewsPage(QWidget):
         self._asked = False
         self._boxes: dict[Role, Box] = {}
         self._reading: Reading | None = None
-        column = QVBoxLayout(self)
+        column = Filling(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.method, self.role = QComboBox(), QComboBox()
@@ -61,12 +62,12 @@ class ViewsPage(QWidget):
         self.says = lines_kept(label("", "dim", wrap=True), 4)
         self.list = QListWidget()
         self.list.setAccessibleName("Proposals; those without a mark are left out")
-        column.addLayout(row_of(label("Projection", "dim"), self.method, None))
+        column.addLayout(row_of(label("Projection", "dim"), self.method, None, self.read))
         column.addLayout(row_of(label("By hand", "dim"), self.role, self.box, None))
         column.addWidget(self.says)
         column.addWidget(label("What each view says", "heading"))
         column.addWidget(self.list, 1)
-        column.addLayout(row_of(self.forget, None, self.read, self.fold))
+        column.addLayout(row_of(self.forget, None, self.fold))
 
     @property
     def chosen_role(self) -> Role:

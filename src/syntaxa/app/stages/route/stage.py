@@ -75,7 +75,7 @@ class RouteStage(Stage):
     def walk(self) -> Sequence[WalkStep]:
         return (
             ("3-route", lambda: self.shell.session.do(ChooseLayers(_NOT_PARTS))),
-            ("3-picked", self._give_roles),
+            ("", self._give_roles),
         )
 
     def _give_roles(self) -> None:

@@ -1,6 +1,7 @@
 """Drawing by OpenGL on an off-screen context: no window system is needed, and none is drawn into.
 
-One pass fills colour and number into two targets, so that picking reads one pixel. Lines come a hair towards the eye.
+One pass fills colour and number into two targets, so that picking reads one pixel. Lines come a hair towards the eye;
+they are drawn as two triangles each, since drivers differ in how, and whether, they smooth lines of their own.
 A cut is a plane in the shader; what is seen of the inside there is filled with one colour, as cut material is.
 """
 
@@ -12,8 +13,8 @@ import numpy as np
 
 from syntaxa.app.stages.form.space.camera import Camera
 from syntaxa.app.stages.form.space.look import Look
-from syntaxa.app.stages.form.space.scene import Facets, Scene
-from syntaxa.geometry.types import Ints
+from syntaxa.app.stages.form.space.scene import Facets, Scene, Strokes
+from syntaxa.geometry.types import Floats, Ints
 
 _FACET_VERTEX = """
 #version 330
@@ -44,11 +45,15 @@ void main() {
 """
 _LINE_VERTEX = """
 #version 330
-uniform mat4 view; uniform vec4 cut; uniform vec3 base;
-in vec3 place; in vec3 colour; in uint number;
+uniform mat4 view; uniform vec4 cut; uniform vec3 base; uniform vec2 halves; uniform float half_width;
+in vec3 place; in vec3 other; in float hand; in vec3 colour; in uint number;
 out vec3 v_colour; flat out uint v_number; out float side;
 void main() {
     gl_Position = view * vec4(place, 1.0);
+    vec2 along = (gl_Position.xy - (view * vec4(other, 1.0)).xy) * halves;
+    float run = length(along);
+    along = run > 1e-6 ? along / run : vec2(1.0, 0.0);
+    gl_Position.xy += half_width * (along + hand * vec2(-along.y, along.x)) / halves;
     gl_Position.z -= 0.0008;
     v_colour = colour; v_number = number;
     side = dot(cut.xyz, place + base) + cut.w;
@@ -65,7 +70,13 @@ void main() {
 """
 
 _FACET = np.dtype([("place", "f4", 3), ("normal", "f4", 3), ("colour", "f4", 3), ("number", "u4")])
-_STROKE = np.dtype([("place", "f4", 3), ("colour", "f4", 3), ("number", "u4")])
+_STROKE = np.dtype([("place", "f4", 3), ("other", "f4", 3), ("hand", "f4"), ("colour", "f4", 3), ("number", "u4")])
+
+#: Corners of a line: of its two ends, with the hand on which each lies as seen from the other end.
+_ENDS, _HANDS, _CORNERS = (0, 0, 1, 1), (-1.0, 1.0, 1.0, -1.0), np.array([(0, 1, 2), (2, 1, 3)])
+
+#: Pixels that a line is wide.
+_WIDTH = 1.2
 
 #: How far what is in the scene is from the centre of the picture at most, in halves of its size.
 _DEPTH = 4.0
@@ -94,6 +105,8 @@ class Renderer:
         self._targets: list[Any] = []
         self._scene: Scene | None = None
         self.cut = WHOLE
+        #: Pixels of the picture to one of the window.
+        self.ratio = 1.0
 
     def load(self, scene: Scene) -> None:
         """Takes a scene."""
@@ -104,11 +117,20 @@ class Renderer:
             self._arrays = []
             self._solid = self._uploaded(scene.facets)
             self._film = self._uploaded(scene.films)
-            rows = np.zeros(2 * len(scene.strokes.ends), _STROKE)
-            rows["place"] = scene.strokes.ends.reshape(-1, 3) - scene.middle
-            rows["colour"] = np.repeat(scene.strokes.colour, 2, axis=0)
-            rows["number"] = np.repeat(scene.strokes.target, 2)
-            self._stroke = self._array(self._lines, rows, "3f 3f 1u", ("place", "colour", "number"), None)
+            self._stroke = self._ribbons(scene.strokes, scene.middle)
+
+    def _ribbons(self, strokes: Strokes, middle: Floats) -> Any:
+        """Lines as four corners and two triangles each."""
+        count = len(strokes.ends)
+        rows = np.zeros((count, 4), _STROKE)
+        rows["place"] = strokes.ends[:, _ENDS] - middle
+        rows["other"] = strokes.ends[:, [1 - e for e in _ENDS]] - middle
+        rows["hand"] = _HANDS
+        rows["colour"] = strokes.colour[:, None]
+        rows["number"] = strokes.target[:, None]
+        index = (4 * np.arange(count)[:, None] + _CORNERS.ravel()).ravel()
+        names = ("place", "other", "hand", "colour", "number")
+        return self._array(self._lines, rows.ravel(), "3f 3f 1f 3f 1u", names, index)
 
     def _uploaded(self, facets: Facets) -> Any:
         rows = np.zeros(len(facets.points), _FACET)
@@ -118,15 +140,12 @@ class Renderer:
         names = ("place", "normal", "colour", "number")
         return self._array(self._facets, rows, "3f 3f 3f 1u", names, facets.index)
 
-    def _array(self, program: Any, rows: Any, layout: str, names: tuple[str, ...], index: Ints | None) -> Any:
-        if not len(rows) or (index is not None and not len(index)):
+    def _array(self, program: Any, rows: Any, layout: str, names: tuple[str, ...], index: Ints) -> Any:
+        if not len(index):
             return None
         held = self._context.buffer(rows.tobytes())
-        self._arrays.append(held)
-        order = None
-        if index is not None:
-            order = self._context.buffer(index.astype("i4").tobytes())
-            self._arrays.append(order)
+        order = self._context.buffer(index.astype("i4").tobytes())
+        self._arrays += [held, order]
         made = self._context.vertex_array(program, [(held, layout, *names)], order, 4)
         self._arrays.append(made)
         return made
@@ -198,7 +217,9 @@ class Renderer:
         through = look.see_through and not numbered
         self._render(target, self._solid, 0.28 if through else 1.0, 1.0, through)
         if self._stroke is not None:
-            self._stroke.render(gl.LINES)
+            self._lines["halves"].value = (camera.width / 2, camera.height / 2)
+            self._lines["half_width"].value = max(_WIDTH * self.ratio, 1.0) / 2
+            self._stroke.render()
         self._render(target, self._film, 1.0 if numbered else look.film, 0.0, not numbered)
 
     def _render(self, target: Any, array: Any, alpha: float, lit: float, blended: bool) -> None:

@@ -214,7 +214,8 @@ class SpaceView(QWidget):
             soft.paint(image, self._scene, self.camera, look, self._cut)
             return image
         half = self._moving and self._slow
-        camera = self.camera.scaled(ratio * (0.5 if half else 1.0))
+        renderer.ratio = ratio * (0.5 if half else 1.0)
+        camera = self.camera.scaled(renderer.ratio)
         self._data = renderer.picture(camera, look, smooth=not self._moving)
         if self._moving:
             self._slow = (time.perf_counter() - began) * (4 if half else 1) > _FRAME
