@@ -113,7 +113,8 @@ def folding(count: int) -> bool:
                 methods += reading.method == method or reading.undecided
     print(f"     {total} drawings, {total - parts} misread of which {told_of} are told as in doubt; "
           f"median {statistics.median(times):.2f} s, longest {max(times):.1f} s")  # fmt: skip
-    good = told("methods right, or told as undecided", methods / total, METHODS, "", at_least=True)
+    good = told("misread and not told as in doubt", total - parts - told_of, 0, "drawings")
+    good &= told("methods right, or told as undecided", methods / total, METHODS, "", at_least=True)
     return told("parts right (intersection over union above 0.98)", parts / total, PARTS, "", at_least=True) and good
 
 

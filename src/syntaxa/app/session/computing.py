@@ -14,7 +14,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.session.lanes import Lane, Work
 from syntaxa.drawing.view import View
 from syntaxa.errors import Progress
-from syntaxa.form.asking import SHOP
+from syntaxa.form.asking import SHOP, kernel_ready
 from syntaxa.intake.registry import load_native
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
@@ -66,6 +66,11 @@ class Computing(QObject):
         if not self._warm:
             self._warm = True
             self._warming.run("Getting ready", lambda _progress: self.worker.call(load_native), _forget, _forget)
+
+    def warm_solids(self) -> None:
+        """Starts the solid kernel while nobody waits."""
+        if not self.solids.number:
+            self._warming.run("Getting ready", lambda _progress: self.solids.call(kernel_ready), _forget, _forget)
 
     def evaluate(self, job: Job, progress: Progress) -> Evaluation:
         """What a job comes to, with the views that belong to its picture; for any thread."""

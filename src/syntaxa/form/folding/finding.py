@@ -28,6 +28,9 @@ _REACH, _MOST_PLACES = 0.002, 400
 #: Sides of ISO 216 sheets are as 1 to this.
 _SHEET = math.sqrt(2.0)
 
+#: Share of their size by which views in line may be out of line.
+_IN_LINE = 0.1
+
 #: Neighbours of each picture that are considered.
 _FEW = 3
 
@@ -90,7 +93,7 @@ def _is_straight(shape: Shape) -> bool:
 
 def _alike(one: Cluster, other: Cluster, axis: int) -> bool:
     size = max(one.box[axis + 2] - one.box[axis], 1e-9)
-    return all(abs(one.box[axis + k] - other.box[axis + k]) < 0.02 * size for k in (0, 2))
+    return all(abs(one.box[axis + k] - other.box[axis + k]) < _IN_LINE * size for k in (0, 2))
 
 
 def _holds(outer: Box, inner: Box) -> bool:

@@ -8,8 +8,9 @@ from syntaxa.form.folding.model import Method, Misfit, Proposal, Role
 from syntaxa.form.model import Solid
 from syntaxa.geometry.types import Box
 
-#: Below this score the depths are in doubt, and below this margin the method is: the user is asked.
-DOUBTFUL, UNDECIDED = 0.96, 0.02
+#: Below this score the depths are in doubt, and below this margin the method is: the user is asked. Every part that was
+#: misread in `benchmarks/form.py` is below one of them, and so is one in twenty of those that were read rightly.
+DOUBTFUL, UNDECIDED = 0.99, 0.02
 
 
 @dataclass(frozen=True, slots=True)

@@ -18,7 +18,7 @@ from syntaxa.form.folding.finding import clusters_of, named_clusters, pairing_na
 from syntaxa.form.folding.laying import folded
 from syntaxa.form.folding.model import ROLES, Depth, Folded, Method, Pairing, Proposal, Role, Seen, Slope
 from syntaxa.form.folding.outlines import polygon, ring
-from syntaxa.form.folding.reading import FoundView, Reading
+from syntaxa.form.folding.reading import DOUBTFUL, FoundView, Reading
 from syntaxa.form.folding.turning import Lathe, lathe_of
 from syntaxa.form.kernel.combining import combined
 from syntaxa.form.kernel.guarding import guarded
@@ -42,11 +42,14 @@ _PLANES: dict[Role, tuple[Frame, bool]] = {
     "left": (_SIDE, True),
 }  # fmt: skip
 
-#: Scores: from here on nothing is tried any more; a turned part is believed; two readings are about as good.
-_GOOD, _TURNED, _CLOSE = 0.99, 0.97, 0.05
+#: Scores: from here on a turned part is believed; two readings are about as good.
+_TURNED, _CLOSE = 0.97, 0.05
 
 #: By how much a trial must be better, seconds that one may take, and how many there are at most.
 _BETTER, _SECONDS, _TRIALS = 2e-3, 4.0, 30
+
+#: Share of the outlines of a view below which one that cannot be raised is left out.
+_CRUMB = 0.02
 
 #: mm between the places at which views are compared, and beyond the part that tools reach.
 _STEP, _BEYOND = 0.4, 1.0
@@ -112,7 +115,7 @@ def read_views(
     tried.sort(key=_rank)
     if not tried or tried[0].body is None:
         raise KernelError("What the views show could not be put together.", suggestion="Name the views by boxes.")
-    if tried[0].score < _GOOD:
+    if tried[0].score < DOUBTFUL:
         progress(0.75)
         _improve([t for t in tried if t.score > tried[0].score - _CLOSE and t.kind != "turned"][:2], tolerance)
         tried.sort(key=_rank)
@@ -277,7 +280,7 @@ def _searched(
 ) -> tuple[list[Depth], tuple[Solid, float]]:
     """Other depths, tried where lines stay unexplained: the views themselves are the judge."""
     improved = True
-    while improved and best[1] < _GOOD and trials > 0:
+    while improved and best[1] < DOUBTFUL and trials > 0:
         improved = False
         for i in sorted(range(len(seen)), key=lambda i: seen[i].profile.region.area):
             for depth in seen[i].others:
@@ -321,8 +324,7 @@ def _hull(laid: Folded, keeps: list[Proposal]) -> Named:
     """What lies within the silhouettes of all views."""
     hull = None
     for view in laid.views:
-        own = [k for k in keeps if k.role == view.role]
-        parts = [_raised(k.role, k.profile, k.low, k.high, f"{k.role} {n + 1}") for n, k in enumerate(own)]
+        parts = _outlines([k for k in keeps if k.role == view.role])
         if not parts:
             continue
         one = parts[0] if len(parts) == 1 else combined("add", parts[:1], parts[1:])
@@ -330,6 +332,20 @@ def _hull(laid: Folded, keeps: list[Proposal]) -> Named:
     if hull is None:
         raise KernelError("No view has a closed outline.")
     return hull
+
+
+def _outlines(keeps: list[Proposal]) -> list[Named]:
+    """Raised outlines of a view. Small ones that cannot be raised are crumbs of the drawing: the score tells of them.
+    """
+    out = []
+    whole = sum(k.profile.region.area for k in keeps)
+    for n, one in enumerate(keeps):
+        try:
+            out.append(_raised(one.role, one.profile, one.low, one.high, f"{one.role} {n + 1}"))
+        except KernelError:
+            if one.profile.region.area > _CRUMB * whole:
+                raise
+    return out
 
 
 class _Maker:

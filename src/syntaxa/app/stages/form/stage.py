@@ -91,6 +91,7 @@ class FormStage(Stage):
 
     def entered(self) -> None:
         self._in_plan = False
+        self.shell.session.computing.warm_solids()
 
     def left(self) -> None:
         self._think(None)
