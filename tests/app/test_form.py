@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import time
 
 import numpy as np
 import pytest
@@ -67,6 +68,26 @@ def raised(window, settled, high="8"):
     panel_of(window).make.high.setText(high)
     QTest.mouseClick(panel_of(window).make.raise_button, Qt.MouseButton.LeftButton)
     settled()
+
+
+def test_nothing_is_said_to_be_open_before_it_was_looked(window, settled, tmp_path):
+    path = tmp_path / "flange.dxf"
+    path.write_bytes(flange_dxf(width=150.0, noise=0.0))
+    window.open_path(path)
+    settled()
+    window.show_stage("form")
+    panel = panel_of(window)
+    assert (panel.says.text(), panel.make.what.text()) == ("Looking for what is closed…", "")
+    settled()
+    assert panel.make.what.text().startswith("All of it: 1 region, its 7 holes")
+
+
+def test_the_kernel_is_got_ready_when_form_is_entered(plate, settled):
+    solids = plate.session.computing.solids
+    deadline = time.monotonic() + 20
+    while not solids.number and time.monotonic() < deadline:
+        QTest.qWait(20)
+    assert solids.number
 
 
 def test_all_of_a_sketch_is_raised_with_its_holes_and_the_ledger_has_the_volume(plate, settled):

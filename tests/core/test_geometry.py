@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from specimens import angles, arcs, points
 
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.carriers import carrier_of, meeting
 from syntaxa.geometry.clusters import smallest_circle
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.fitting import arc_run
@@ -181,3 +182,12 @@ def test_a_polyline_closes_and_measures_its_arcs():
     shape = Polyline((Point(0, 0), Point(10, 0)), (1.0, 1.0), True)
     assert shape.length == pytest.approx(10 * math.pi)
     assert bounds(shape) == pytest.approx((0, -5, 10, 5))
+
+
+def test_a_spline_that_sets_out_without_a_slope_meets_a_line_all_the_same():
+    """Two poles at its start are one place: it has no direction there, though it begins on the line."""
+    poles = (Point(0, 0), Point(0, 0), Point(5, 5), Point(10, 0))
+    still = Spline(3, poles, (0, 0, 0, 0, 1, 1, 1, 1))
+    across = Line(Point(0, -5), Point(0, 5))
+    for one, other in ((still, across), (across, still)):
+        assert meeting(carrier_of(one), carrier_of(other), np.zeros(2), 0.1) == pytest.approx([0, 0], abs=1e-9)

@@ -74,7 +74,8 @@ def meeting(one: Carrier, other: Carrier, near: Floats, within: float) -> Floats
         gap = one.point(s) - other.point(t)
         u, v = one.slope(s), other.slope(t)
         cross = float(u[0] * v[1] - u[1] * v[0])
-        if abs(cross) < _TOUCHING * math.hypot(*u) * math.hypot(*v):
+        # A curve of no length has no slope, and touches wherever it is.
+        if abs(cross) <= _TOUCHING * math.hypot(*u) * math.hypot(*v):
             return other.point(other.nearest(near))
         ds, dt = (float(gap[1] * w[0] - gap[0] * w[1]) / cross for w in (v, u))
         s, t = s + ds, t + dt

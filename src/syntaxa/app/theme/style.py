@@ -14,6 +14,7 @@ from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
 from PyQt6.QtWidgets import QApplication
 
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.files import write_atomically
 
 FONT_FILES = ("Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf")
 TEXT_FONT = "Inter"
@@ -92,7 +93,8 @@ def _drawn(name: str, colour: str) -> str:
     folder.mkdir(mode=0o700, exist_ok=True)
     path = folder / f"{name}-{colour.lstrip('#')}.svg"
     outline = files("syntaxa.app").joinpath(f"assets/icons/{name}.svg").read_text()
-    path.write_text(outline.replace("currentColor", colour))
+    # Another window may be reading it.
+    write_atomically(path, outline.replace("currentColor", colour).encode())
     return path.as_posix()
 
 

@@ -109,16 +109,17 @@ class MakePage(QWidget):
 
     # ------------------------------------------------------------------ showing
 
-    def show_parts(self, space: Space, part: Formed, picked: Picked) -> None:
-        """Shows what there is and what is chosen."""
+    def show_parts(self, space: Space | None, part: Formed, picked: Picked) -> None:
+        """Shows what there is, None while it is looked for, and what is chosen."""
         self._picked, self._part = picked, part
-        names = [f.name for f in space.flats if f.regions]
+        flats = space.flats if space is not None else ()
+        names = [f.name for f in flats if f.regions]
         refill(self.sketch, names)
         refill(self.body, [b.name for b in reversed(part.bodies)])
         self._names = frozenset(f.name for f in part.features)
         regions = picked.regions()
-        holes = sum(r.is_hole for f in space.flats if f.name == self.sketch.currentText() for r in f.regions)
-        count = sum(not r.is_hole for f in space.flats if f.name == self.sketch.currentText() for r in f.regions)
+        holes = sum(r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions)
+        count = sum(not r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions)
         if regions:
             self.what.setText(" and ".join(f"{counted(len(own), 'region')} of {name}" for name, own in regions.items()))
         elif names:
@@ -127,7 +128,8 @@ class MakePage(QWidget):
                 f"All of it: {counted(count, 'region')}{left}. Click regions for others, Ctrl for several."
             )
         else:
-            self.what.setText("Nothing in the drawing is closed. Mend it first.")
+            looked = space is not None and not space.failed
+            self.what.setText("Nothing in the drawing is closed. Mend it first." if looked else "")
         lines = picked.of_kind("line")
         axis = f"Line #{lines[-1].root} of {lines[-1].owner}" if lines else "Click a line of the sketch; Ctrl adds it."
         self.axis_says.setText(axis)

@@ -41,7 +41,8 @@ class FormPanel(StagePanel):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self._refused = ""
-        self.space, self.picked = Space(), Picked()
+        self.space: Space | None = None
+        self.picked = Picked()
         self._attempt = Attempt(session)
         self._attempt.refused.connect(self._refuse)
         self._attempt.done.connect(self.done)
@@ -77,6 +78,11 @@ class FormPanel(StagePanel):
 
     # ------------------------------------------------------------------ showing
 
+    def begin_again(self) -> None:
+        """Forgets what was there of another job."""
+        self.space, self.picked, self._refused = None, Picked(), ""
+        self.views.begin_again()
+
     def refresh(self) -> None:
         state = self.session.state
         self.setEnabled(state is not None)
@@ -86,7 +92,7 @@ class FormPanel(StagePanel):
         part = state.part(Formed)
         if space is not None:
             self.space = space
-        self.says.setText(self._refused or self._sentence(part, space))
+        self.says.setText(self._refused or self._sentence(part))
         set_role(self.says, "warning" if self._refused else "dim")
         self.make.show_parts(self.space, part, self.picked)
         self.edges.show_parts(part)
@@ -94,7 +100,8 @@ class FormPanel(StagePanel):
         self.planes.show_parts(self.space, self.picked)
         self.views.show_with(self.lengths)
 
-    def _sentence(self, part: Formed, space: Space | None) -> str:
+    def _sentence(self, part: Formed) -> str:
+        space = self.space
         if space is None:
             return "Looking for what is closed…"
         if space.failed:

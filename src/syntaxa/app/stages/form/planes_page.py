@@ -62,10 +62,11 @@ class PlanesPage(QWidget):
         column.addLayout(row_of(None, self.on_face))
         column.addStretch(1)
 
-    def show_parts(self, space: Space, picked: Picked) -> None:
-        """Shows what there is and what is chosen."""
-        self._picked, self._frames = picked, {f.name: f.frame for f in space.flats}
-        refill(self.sketch, [f.name for f in space.flats])
+    def show_parts(self, space: Space | None, picked: Picked) -> None:
+        """Shows what there is, None while it is looked for, and what is chosen."""
+        flats = space.flats if space is not None else ()
+        self._picked, self._frames = picked, {f.name: f.frame for f in flats}
+        refill(self.sketch, [f.name for f in flats])
         self._show()
 
     def show_face(self, face: Reach | None) -> None:

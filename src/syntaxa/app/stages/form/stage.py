@@ -115,7 +115,7 @@ class FormStage(Stage):
     def _opened(self) -> None:
         self._picked, self._dimensions = Picked(), ()
         if self.has_panel:
-            self.own_panel.views.begin_again()
+            self.own_panel.begin_again()
         if "space" in self.__dict__:
             self.space.view.forget_place()
         # The front can be had from now on.
