@@ -9,7 +9,9 @@ import numpy as np
 import pytest
 import trimesh
 from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QColorDialog
 
 from syntaxa.app.stages.form.space import soft
 from syntaxa.app.stages.form.space.camera import VIEWS, Camera
@@ -171,6 +173,52 @@ def test_what_is_chosen_is_measured(plate, settled, qtbot):
     assert panel.make.reach.isEnabled()
     stage.pick(None, False)
     assert panel.measured.text() == "Nothing."
+
+
+def test_a_face_stands_for_the_edges_round_it(plate, settled):
+    raised(plate, settled)
+    stage, page = stage_of(plate), panel_of(plate).edges
+    before = bodies(plate)["FLANGE"].figures.volume
+    view = plate.session.view(SPACE)
+    ((_, mesh),) = view.bodies
+    top = int(mesh.face[np.argmax(mesh.points[mesh.triangles, 2].sum(axis=1))])
+    stage.pick(next(t for t in targets(plate, "face") if t.number == top), False)
+    settled()
+    # The outline of four lines and four arcs, and seven holes.
+    assert page.what.text() == "15 edges of FLANGE chosen."
+    page.length.setText("1")
+    page.chamfer.click()
+    settled()
+    round_it = 2 * (130 + 60) + math.pi * (2 * 10 + 30 + 6 * 6)
+    assert before - bodies(plate)["FLANGE"].figures.volume == pytest.approx(round_it / 2, rel=0.02)
+
+
+def test_everything_at_the_thickness_of_its_layer_or_role(plate, settled):
+    page = panel_of(plate).make
+    page.layers.setText("FLANGE = 3, RIM = 5")
+    page.by_layer.click()
+    settled()
+    (body,) = bodies(plate).values()
+    assert body.figures.box[5] == pytest.approx(3)
+    plate.session.undo()
+    settled()
+    page.kind.setCurrentIndex(1)
+    page.by_layer.click()
+    settled()
+    assert not bodies(plate)
+    assert "role" in panel_of(plate).says.text()
+
+
+def test_a_body_gets_a_colour(plate, settled, monkeypatch):
+    raised(plate, settled)
+    monkeypatch.setattr(QColorDialog, "getColor", lambda *_given: QColor(0x336699))
+    panel_of(plate).bodies.colour.click()
+    settled()
+    assert bodies(plate)["FLANGE"].colour == 0x336699
+    monkeypatch.setattr(QColorDialog, "getColor", lambda *_given: QColor())
+    panel_of(plate).bodies.colour.click()
+    settled()
+    assert bodies(plate)["FLANGE"].colour == 0x336699
 
 
 def test_bodies_are_weighed_named_copied_hidden_and_written(plate, settled, chosen, tmp_path):

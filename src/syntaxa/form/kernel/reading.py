@@ -335,7 +335,7 @@ def _hull(laid: Folded, keeps: list[Proposal]) -> Named:
 
 
 def _outlines(keeps: list[Proposal]) -> list[Named]:
-    """Raised outlines of a view. Small ones that cannot be raised are crumbs of the drawing: the score tells of them."""
+    """Raised outlines of a view. Crumbs that cannot be raised are left out, and the score tells of it."""
     out = []
     whole = sum(k.profile.region.area for k in keeps)
     for n, one in enumerate(keeps):

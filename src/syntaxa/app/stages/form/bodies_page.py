@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtGui import QColor
+from PyQt6.QtWidgets import QColorDialog, QComboBox, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.shell.panel import Filling
@@ -71,11 +72,16 @@ class BodiesPage(QWidget):
         if line is not None:
             line.setPlaceholderText("material or kg/m³")
             line.returnPressed.connect(self._weigh)
-        self.hide_, self.drop = button("Hide"), button("Take away")
+        self.colour, self.hide_, self.drop = (
+            button("Colour…", "Colour of the body"),
+            button("Hide"),
+            button("Take away"),
+        )
+        self.colour.clicked.connect(self.ask_colour)
         self.hide_.clicked.connect(self._hide)
         self.drop.clicked.connect(lambda: self._with(lambda b: DropBodies((b.name,))))
         column.addLayout(row_of(self.called, self.material))
-        column.addLayout(row_of(None, self.hide_, self.drop))
+        column.addLayout(row_of(None, self.colour, self.hide_, self.drop))
 
     def _add_placing(self, column: QVBoxLayout) -> None:
         self.ways = [ValueField(f"Move along {axis}") for axis in "xyz"]
@@ -148,8 +154,8 @@ class BodiesPage(QWidget):
     def _chosen(self) -> None:
         body = self.body()
         widgets: tuple[QWidget, ...] = (
-            self.called, self.material, self.hide_, self.drop, self.place, self.scale, *self.ways, self.turn,
-            self.copies, self.about, self.along, self.extent,
+            self.called, self.material, self.colour, self.hide_, self.drop, self.place, self.scale, *self.ways,
+            self.turn, self.copies, self.about, self.along, self.extent,
         )  # fmt: skip
         for widget in widgets:
             widget.setEnabled(body is not None)
@@ -181,6 +187,13 @@ class BodiesPage(QWidget):
 
     def _weigh(self) -> None:
         self._with(lambda b: DescribeBody(b.name, material=self.material.currentText().strip()))
+
+    def ask_colour(self) -> None:
+        """Asks for another colour of the chosen body."""
+        body = self.body()
+        colour = QColorDialog.getColor(QColor(body.colour), self, f"Colour of {body.name}") if body else QColor()
+        if colour.isValid():
+            self._with(lambda b: DescribeBody(b.name, colour=colour.rgb() & 0xFFFFFF))
 
     def _hide(self) -> None:
         self._with(lambda b: DescribeBody(b.name, hidden=not b.hidden))

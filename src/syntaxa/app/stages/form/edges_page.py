@@ -68,7 +68,11 @@ class EdgesPage(QWidget):
             self.what.setText("There is no body yet: raise a region first.")
         elif by_hand:
             chosen = f"{counted(len(self._keys), 'edge')} of {self._body} chosen."
-            self.what.setText(chosen if self._keys else "Click an edge, Ctrl for several, or take a rule.")
+            self.what.setText(
+                chosen
+                if self._keys
+                else "Click an edge, or a face for all of its edges, Ctrl for several; or take a rule."
+            )
         else:
             self.what.setText(f"{RULE_WORDS[self.rule.currentData()].capitalize()}, whatever the numbers become.")
         for widget in (self.body, self.feature):

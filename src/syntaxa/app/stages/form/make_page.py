@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QStandardItemModel
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QLineEdit, QVBoxLayout, QWidget
@@ -20,6 +22,7 @@ USES: tuple[tuple[str, Use], ...] = (
     ("as a new body", "new"), ("joined to", "add"), ("taken away from", "cut"), ("what both have with", "common"),
 )  # fmt: skip
 
+_BY: tuple[Literal["layer", "role"], ...] = ("layer", "role")
 _MEASURED: tuple[Measured, ...] = ("inner", "middle", "outer")
 
 
@@ -98,14 +101,17 @@ class MakePage(QWidget):
 
     def _add_by_layer(self, column: QVBoxLayout) -> None:
         self.layers = QLineEdit()
-        self.layers.setAccessibleName("Thickness of each layer")
+        self.layers.setAccessibleName("Thickness of each layer or role")
         self.layers.setPlaceholderText("PLATE = 6, RIB = 10")
-        self.layers.setToolTip("A thickness for each layer, with commas between; layers without one stay flat")
-        self.by_layer = button("Raise all", "Raise every region of the drawing by its layer")
+        self.layers.setToolTip("A thickness for each name, with commas between; regions of others stay flat")
+        self.kind = QComboBox()
+        self.kind.setAccessibleName("What thicknesses go by")
+        self.kind.addItems(_BY)
+        self.by_layer = button("Raise all", "Raise every region of the drawing at the thickness of its layer or role")
         self.by_layer.clicked.connect(self.raise_by_layer)
         self.layers.returnPressed.connect(self.raise_by_layer)
-        column.addWidget(label("The whole drawing, each layer at its thickness", "heading"))
-        column.addLayout(row_of(self.layers, self.by_layer))
+        column.addWidget(label("The whole drawing, each region at its thickness", "heading"))
+        column.addLayout(row_of(self.kind, self.layers, self.by_layer))
 
     # ------------------------------------------------------------------ showing
 
@@ -200,11 +206,11 @@ class MakePage(QWidget):
         )  # fmt: skip
 
     def raise_by_layer(self) -> None:
-        """Raises everything by its layer."""
+        """Raises everything by its layer or role."""
         pairs = [part.partition("=") for part in self.layers.text().split(",") if part.strip()]
         thicknesses = tuple((name.strip(), value.strip() or "0") for name, _, value in pairs)
         if thicknesses:
-            self.wanted.emit(RaiseBy(self._free_name("Raise"), "layer", thicknesses))
+            self.wanted.emit(RaiseBy(self._free_name("Raise"), _BY[self.kind.currentIndex()], thicknesses))
 
     def _bodies(self) -> tuple[str, ...]:
         return (self.body.currentText(),) if self.use.currentData() != "new" and self.body.count() else ()

@@ -26,7 +26,7 @@ class Measuring:
         self._session = session
         self.says = ""
         self.flat_face: Reach | None = None
-        #: The body and names of the edges that are chosen, where they are all of one body.
+        #: The last chosen body, and the names of its chosen edges and of those round its chosen faces.
         self.edges: tuple[str, tuple[EdgeKey, ...]] = ("", ())
 
     def look(self, picked: Picked, lengths: LengthFormat) -> None:
@@ -35,8 +35,10 @@ class Measuring:
         edges = [(t.owner, e) for t in picked.of_kind("edge") if (e := self._edge(t)) is not None]
         flat = next(((name, f) for name, f in reversed(faces) if f.frame is not None), None)
         self.flat_face = Reach(body=flat[0], face=flat[1].name) if flat is not None else None
-        owner = edges[-1][0] if edges else ""
-        self.edges = owner, tuple(e.key for name, e in edges if name == owner)
+        owner = next((t.owner for t in reversed(picked.targets) if t.kind in ("edge", "face")), "")
+        own = [e.key for name, e in edges if name == owner]
+        own += [key for name, f in faces if name == owner for key in self._round(name, f)]
+        self.edges = owner, tuple(dict.fromkeys(own))
         parts = [picked.says[:1].upper() + picked.says[1:]] if picked.targets else []
         if len(faces) == 1 and not edges:
             parts.append(_of_face(faces[0][1], lengths))
@@ -98,6 +100,12 @@ class Measuring:
     def _face(self, target: Target) -> FaceDetail | None:
         found = self._details(target.owner)
         return found.faces[target.number] if found is not None and target.number < len(found.faces) else None
+
+    def _round(self, body: str, face: FaceDetail) -> list[EdgeKey]:
+        """The edges of a body that bound a face of it."""
+        found = self._details(body)
+        edges = found.edges if found is not None else ()
+        return [e.key for e in edges if e is not None and face.name in e.key.faces]
 
     def _edge(self, target: Target) -> EdgeDetail | None:
         found = self._details(target.owner)
