@@ -14,10 +14,11 @@ from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
+from syntaxa.deliver.out import put_out
 from syntaxa.deliver.write import ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.drawing.step import Step
-from syntaxa.job.account import account_of, report_bytes, write_report
+from syntaxa.job.account import account_of, report_bytes
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin, ScaleBy
@@ -58,7 +59,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     report = Path(options.report) if options.report else None
     if report is not None:
         accounted = account_of(job, path.stem, evaluator, budget)
-        write_report(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
+        put_out(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
     chosen = Output(options.output_unit, options.release)
     notes = [f"{o.name}: {note}" for o in outputs for note in deliver(evaluation.state, o, chosen).notes]
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)

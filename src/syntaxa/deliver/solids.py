@@ -11,10 +11,10 @@ from xml.sax.saxutils import quoteattr
 
 import numpy as np
 
+from syntaxa.deliver.out import put_out
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import QUIET, Context
-from syntaxa.errors import DeliverError, reason_of
-from syntaxa.files import write_atomically
+from syntaxa.errors import DeliverError
 from syntaxa.form.asking import asked
 from syntaxa.form.model import Mesh
 from syntaxa.form.part import Body, Formed
@@ -70,12 +70,7 @@ def deliver_solids(
             f"{path.name} has no ending for bodies.", file=str(path), suggestion=f"Use {', '.join(SOLID_ENDINGS)}."
         )
     data, notes = _data(bodies, ending, chosen, context)
-    try:
-        write_atomically(path, data)
-    except OSError as error:
-        raise DeliverError(
-            f"{path} cannot be written: {reason_of(error)}.", file=str(path), suggestion="Choose another folder."
-        ) from error
+    put_out(path, data)
     return notes
 
 

@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Literal
 
+from syntaxa.deliver.out import put_out
 from syntaxa.deliver.plan import Plan, Release, RolesAs, plan_of
 from syntaxa.drawing.state import State
-from syntaxa.errors import DeliverError, reason_of
-from syntaxa.files import write_atomically
+from syntaxa.errors import DeliverError
 from syntaxa.geometry.tolerances import Tolerances
 
 ENDINGS = (".dxf", ".svg")
@@ -66,10 +66,5 @@ def deliver(state: State, path: Path, output: Output = Output()) -> Delivered:
     if bent:
         things = "1 ellipse or spline is" if bent == 1 else f"{bent} ellipses and splines are"
         notes = (*notes, f"{things} part of a contour and went out as tangent arcs, within {Tolerances().fit} mm.")
-    try:
-        write_atomically(path, data)
-    except OSError as error:
-        raise DeliverError(
-            f"{path} cannot be written: {reason_of(error)}.", file=str(path), suggestion="Choose another folder."
-        ) from error
+    put_out(path, data)
     return Delivered(plan, notes)

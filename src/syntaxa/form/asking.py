@@ -7,7 +7,6 @@ from importlib import import_module
 from typing import TYPE_CHECKING, Any
 
 from syntaxa.drawing.step import Context
-from syntaxa.errors import Progress, no_progress
 
 if TYPE_CHECKING:
     from types import ModuleType
@@ -32,11 +31,6 @@ def asked(context: Context, name: str, *given: Any, about: str, limit: float = L
         about=about,
         advice="Take other values, or switch this step off.",
     )
-
-
-def kernel_ready(*, progress: Progress = no_progress) -> None:
-    """The least that a process of the kernel can be asked, so that it is there when something is wanted of it."""
-    progress(1.0)
 
 
 def _shop() -> ModuleType:

@@ -25,7 +25,7 @@ from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polylin
 from syntaxa.geometry.tolerances import HAIR, ROUNDING, Tolerances
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Edges, rows_along, split_at_contacts
-from syntaxa.mend.model import Region
+from syntaxa.mend.model import Pieces, Region
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import Faces, faces_of, regions_in
@@ -36,16 +36,13 @@ _REFINED = 10.0
 
 def profiles_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances | None = None) -> list[Profile]:
     """All bounded regions of a sketch, largest first."""
-    limits = tolerances or Tolerances()
-    pieces = pieces_of(curves, limits.fit)
-    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
-    faces = faces_of(edges)
-    if faces is None:
+    arranged = _arranged(curves, tolerances or Tolerances())
+    if arranged is None:
         return []
-    naming = _Naming(faces, pieces.order, curves, _REFINED * limits.fit)
+    faces, naming = arranged
     first, cycle = faces.bounds
     found = []
-    for f, region in regions_in(faces, pieces.ids, sketch):
+    for f, region in regions_in(faces, naming.ids, sketch):
         walks = [naming.stretches(faces.cycles.walk(c)) for c in cycle[first[f] : first[f + 1]].tolist()]
         layer, roles = naming.meaning(walks[0])
         found.append((region, walks, layer, roles))
@@ -57,13 +54,10 @@ def profiles_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances | N
 
 def silhouettes_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances | None = None) -> list[Profile]:
     """The outermost contours of what hangs together, without anything inside, largest first."""
-    limits = tolerances or Tolerances()
-    pieces = pieces_of(curves, limits.fit)
-    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
-    faces = faces_of(edges)
-    if faces is None:
+    arranged = _arranged(curves, tolerances or Tolerances())
+    if arranged is None:
         return []
-    naming = _Naming(faces, pieces.order, curves, _REFINED * limits.fit)
+    faces, naming = arranged
     cycles, found = faces.cycles, []
     for outside in faces.outsides[faces.parent < 0].tolist():
         # Round the outside runs clockwise: the outline is the same way back.
@@ -82,6 +76,14 @@ def silhouettes_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances 
         )  # fmt: skip
         out.append(Profile(region, (naming.loop(stretches),), *naming.meaning(stretches)))
     return sorted(out, key=lambda p: -p.region.area)
+
+
+def _arranged(curves: Sequence[Curve], limits: Tolerances) -> tuple[Faces, _Naming] | None:
+    """The faces of what the curves enclose, with the names of their stretches; None where nothing is closed."""
+    pieces = pieces_of(curves, limits.fit)
+    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
+    faces = faces_of(edges)
+    return None if faces is None else (faces, _Naming(faces, pieces, curves, _REFINED * limits.fit))
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,8 +110,8 @@ class _Stretch:
 class _Naming:
     """Gives the stretches of an arrangement their curves and their names."""
 
-    def __init__(self, faces: Faces, order: Floats, curves: Sequence[Curve], refined: float) -> None:
-        self.curves = curves
+    def __init__(self, faces: Faces, pieces: Pieces, curves: Sequence[Curve], refined: float) -> None:
+        self.curves, self.ids, order = curves, pieces.ids, pieces.order
         edges = faces.cycles.edges
         self.owner: list[int] = edges.curves.owner.tolist()
         self.where: list[float] = order[edges.piece].tolist()

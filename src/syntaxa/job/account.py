@@ -7,15 +7,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from pathlib import Path
 
 import msgspec
 
 from syntaxa.deliver.report import HtmlPage, Section, Table, html_page
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Sketch, State
-from syntaxa.errors import DeliverError, Progress, no_progress, reason_of
-from syntaxa.files import write_atomically
+from syntaxa.errors import DeliverError, Progress, no_progress
 from syntaxa.geometry.types import Box
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
 from syntaxa.job.model import Job
@@ -348,16 +346,6 @@ def report_bytes(accounted: Accounted, ending: str, made: str) -> bytes:
         raise DeliverError(f"A report cannot be written as {told}.", suggestion="Use .html or .json.")
     marks = [f.place_mm for f in accounted.account.fixes]
     return html_page(page_of(accounted.account, made), accounted.before, accounted.after, marks).encode()
-
-
-def write_report(path: Path, data: bytes) -> None:
-    """Writes a report whole or not at all; raises DeliverError."""
-    try:
-        write_atomically(path, data)
-    except OSError as error:
-        raise DeliverError(
-            f"{path} cannot be written: {reason_of(error)}.", file=str(path), suggestion="Choose another folder."
-        ) from error
 
 
 def _mm(value: float) -> str:

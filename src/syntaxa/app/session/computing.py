@@ -12,9 +12,10 @@ from typing import Any, TypeVar
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from syntaxa.app.session.lanes import Lane, Work
+from syntaxa.drawing.step import Context
 from syntaxa.drawing.view import View
 from syntaxa.errors import Progress
-from syntaxa.form.asking import SHOP, kernel_ready
+from syntaxa.form.asking import SHOP, asked
 from syntaxa.intake.registry import load_native
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
@@ -70,7 +71,10 @@ class Computing(QObject):
     def warm_solids(self) -> None:
         """Starts the solid kernel while nobody waits."""
         if not self.solids.number:
-            self._warming.run("Getting ready", lambda _progress: self.solids.call(kernel_ready), _forget, _forget)
+            here = Context(solids=self.solids)
+            self._warming.run(
+                "Getting ready", lambda _progress: asked(here, "ready", about="Getting ready"), _forget, _forget
+            )
 
     def evaluate(self, job: Job, progress: Progress) -> Evaluation:
         """What a job comes to, with the views that belong to its picture; for any thread."""

@@ -7,8 +7,9 @@ from __future__ import annotations
 
 import tempfile
 from collections import OrderedDict
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
+from typing import TypeVar
 
 from syntaxa.errors import Progress, no_progress
 from syntaxa.form.folding.model import Method, Role
@@ -37,6 +38,8 @@ _MOST_KEPT = 256
 
 _KEPT: OrderedDict[str, Named] = OrderedDict()
 
+_Wanted = TypeVar("_Wanted", Lift, Spin)
+
 
 def ready(*, progress: Progress = no_progress) -> None:
     """Nothing is done: whoever asks wants the kernel to be there when it is needed."""
@@ -52,15 +55,7 @@ def raised(
     progress: Progress = no_progress,
 ) -> Made:
     """Profiles raised: each a body of its own where `how` is None, else combined with the targets."""
-    made: dict[int, Named] = {}
-    failed = []
-    for k, lift in enumerate(lifts):
-        progress(0.9 * k / len(lifts))
-        still_wanted()
-        try:
-            made[k] = _lifted(lift, feature)
-        except KernelError as error:
-            failed.append((f"region {k + 1} of {lift.profile.sketch}", str(error)))
+    made, failed = _each(lifts, lambda lift: _lifted(lift, feature), progress)
     return _used(made, failed, how, targets)
 
 
@@ -73,16 +68,24 @@ def spun(
     progress: Progress = no_progress,
 ) -> Made:
     """Profiles turned about a line: each a body of its own where `how` is None, else combined with the targets."""
+    made, failed = _each(spins, lambda s: turned(s.profile, s.frame, s.axis, s.sweep, feature), progress)
+    return _used(made, failed, how, targets)
+
+
+def _each(
+    wanted: Sequence[_Wanted], make: Callable[[_Wanted], Named], progress: Progress
+) -> tuple[dict[int, Named], list[tuple[str, str]]]:
+    """What each of them gives, by its number, and what could not be made: (which region, why)."""
     made: dict[int, Named] = {}
     failed = []
-    for k, spin in enumerate(spins):
-        progress(0.9 * k / len(spins))
+    for k, one in enumerate(wanted):
+        progress(0.9 * k / len(wanted))
         still_wanted()
         try:
-            made[k] = turned(spin.profile, spin.frame, spin.axis, spin.sweep, feature)
+            made[k] = make(one)
         except KernelError as error:
-            failed.append((f"region {k + 1} of {spin.profile.sketch}", str(error)))
-    return _used(made, failed, how, targets)
+            failed.append((f"region {k + 1} of {one.profile.sketch}", str(error)))
+    return made, failed
 
 
 def edges_treated(

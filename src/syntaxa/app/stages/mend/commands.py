@@ -55,14 +55,15 @@ def ask_account(stage: MendStage) -> None:
     def write(progress: Progress) -> None:
         # What makes pages is loaded when one is wanted.
         from syntaxa.app.stages.mend.report_pdf import pdf_of
-        from syntaxa.job.account import account_of, report_bytes, write_report
+        from syntaxa.deliver.out import put_out
+        from syntaxa.job.account import account_of, report_bytes
 
         made = time.strftime("%d %B %Y, %H:%M")
         ending = path.suffix.lower()
         accounted = account_of(job, name, evaluator, budget, progress)
         if ending == ".pdf":
-            write_report(path, pdf_of(report_bytes(accounted, ".html", made).decode()))
+            put_out(path, pdf_of(report_bytes(accounted, ".html", made).decode()))
         else:
-            write_report(path, report_bytes(accounted, ending, made))
+            put_out(path, report_bytes(accounted, ending, made))
 
     shell.run(f"Writing {path.name}", write, lambda _nothing: shell.tell(f"Wrote {path.name}."))
