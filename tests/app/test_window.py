@@ -383,6 +383,30 @@ def test_unsaved_work_is_asked_about(demo, settled, chosen):
     chosen.unsaved = QMessageBox.StandardButton.Cancel
     assert not demo.close()
     assert demo.isVisible()
+    demo.session.undo()
+    settled()
+    assert not demo.session.job.steps
+
+
+def test_a_window_closes_at_once_where_nothing_is_lost(window):
+    assert window.close()
+    assert not window.isVisible()
+
+
+def test_what_is_given_up_closes_at_once(demo, settled):
+    demo.fix_all()
+    settled()
+    assert demo.close()
+    assert not demo.isVisible()
+
+
+def test_what_is_to_be_saved_is_saved_and_then_it_closes(qtbot, demo, settled, chosen, tmp_path):
+    demo.fix_all()
+    settled()
+    chosen.unsaved, chosen.path = QMessageBox.StandardButton.Save, tmp_path / "kept.sxj"
+    demo.close()
+    qtbot.waitUntil(lambda: not demo.isVisible(), timeout=10_000)
+    assert chosen.path.exists()
 
 
 def test_work_that_was_not_saved_is_offered_again(qtbot, demo, settled, tmp_path):

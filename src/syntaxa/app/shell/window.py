@@ -246,11 +246,9 @@ class MainWindow(QMainWindow):
         if event is None:
             return
         if not self._may_close:
-            # Where nothing is lost, or once it is saved, this goes on by closing again.
-            event.ignore()
             self.shell.leaving.before(self._close_now)
-            return
-        event.accept()
+        # It may close by now, unless it was given up or is still being saved, which closes again.
+        event.setAccepted(self._may_close)
 
     def _close_now(self) -> None:
         settings = self.shell.settings
