@@ -109,13 +109,11 @@ class Choosers:
     def ask_unsaved(self, parent: QWidget, name: str) -> QMessageBox.StandardButton:
         """What to do with unsaved work."""
         buttons = QMessageBox.StandardButton
-        return QMessageBox.question(
-            parent,
-            "Unsaved work",
-            f"“{name}” has changes that are not saved.",
-            buttons.Save | buttons.Discard | buttons.Cancel,
-            buttons.Save,
-        )
+        text = f"“{name}” has changes that are not saved."
+        wanted = buttons.Save | buttons.Discard | buttons.Cancel
+        box = QMessageBox(QMessageBox.Icon.NoIcon, "Unsaved work", text, wanted, parent)
+        box.setDefaultButton(buttons.Save)
+        return buttons(box.exec())
 
     def tell(self, parent: QWidget, title: str, text: str) -> None:
         """A text to read."""
