@@ -209,6 +209,16 @@ def test_everything_at_the_thickness_of_its_layer_or_role(plate, settled):
     assert "role" in panel_of(plate).says.text()
 
 
+def test_nonsense_for_the_number_of_copies_is_told_and_does_nothing(plate, settled):
+    raised(plate, settled)
+    steps = len(plate.session.job.steps)
+    panel_of(plate).bodies.copies.setText("½")
+    panel_of(plate).bodies.place.click()
+    settled()
+    assert panel_of(plate).says.text().startswith("“½” is no number of copies.")
+    assert len(plate.session.job.steps) == steps
+
+
 def test_a_body_gets_a_colour(plate, settled, monkeypatch):
     raised(plate, settled)
     monkeypatch.setattr(QColorDialog, "getColor", lambda *_given: QColor(0x336699))

@@ -54,7 +54,9 @@ class PlaceBody(FormStep, frozen=True, tag="place-body"):
         part, numbers = state.part(Formed), Numbers(state)
         body = part.body(self.body)
         if not 0 <= self.copies <= _MOST_COPIES:
-            raise FormError(f"{self.copies} copies are too many.", suggestion=f"At most {_MOST_COPIES} at once.")
+            raise FormError(
+                f"{self.copies} copies cannot be made at once.", suggestion=f"Give a number from 0 to {_MOST_COPIES}."
+            )
         step = np.array([numbers.length(text) for text in self.move])
         angle = numbers.angle(self.turn)
         middle = np.array(body.figures.box).reshape(2, 3).mean(axis=0)

@@ -9,6 +9,10 @@ from syntaxa.define.part import Defined
 from syntaxa.define.stating import Statements
 from syntaxa.define.values import quantities_of
 from syntaxa.drawing.state import State
+from syntaxa.errors import FormError
+
+#: mm; the kernel's own tolerance of 1e-7 mm is the last digit that a number of this size has.
+_FARTHEST = 1e7
 
 
 class Numbers:
@@ -23,8 +27,11 @@ class Numbers:
         return quantities_of(part, Statements.of(self._state, part).measured)
 
     def length(self, text: str) -> float:
-        """mm."""
-        return length_of(self._value(text), text)
+        """mm; raises FormError for what is so far off that places near there are no longer told apart."""
+        found = length_of(self._value(text), text)
+        if abs(found) > _FARTHEST:
+            raise FormError(f"“{text}” is {found:g} mm, which is more than 10 km.", suggestion="Look at its unit.")
+        return found
 
     def angle(self, text: str) -> float:
         """Radians."""

@@ -29,6 +29,8 @@ class BodiesPage(QWidget):
     """The list, and what can be done to the chosen one."""
 
     wanted = pyqtSignal(object)
+    #: What was typed makes no sense, and why.
+    refused = pyqtSignal(str)
     write_wanted = pyqtSignal()
     #: The name of the chosen body; empty for none.
     chosen = pyqtSignal(str)
@@ -200,7 +202,10 @@ class BodiesPage(QWidget):
 
     def _place(self) -> None:
         text = self.copies.text().strip() or "0"
-        copies = int(text) if text.isdigit() else -1
+        if not text.isdecimal():
+            self.refused.emit(f"“{text}” is no number of copies. Give a whole one, or 0 for the body itself.")
+            return
+        copies = int(text)
         x, y, z = (field.text().strip() or "0" for field in self.ways)
         axis, turn = _ABOUT[self.about.currentIndex()], self.turn.text().strip() or "0"
         kind = "Copy" if copies else "Place"

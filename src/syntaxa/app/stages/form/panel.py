@@ -59,6 +59,7 @@ class FormPanel(StagePanel):
             self.tabs.addTab(scrolling(page), name)
             page.wanted.connect(self.do)
         self.dimension.wanted.connect(self.do)
+        self.bodies.refused.connect(self._refuse)
         self._pause = QTimer(self)
         self._pause.setSingleShot(True)
         self._pause.setInterval(_PAUSE)
