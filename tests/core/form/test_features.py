@@ -128,6 +128,13 @@ def test_a_line_through_a_region_is_no_axis():
         done(state(PLATE), TurnRegions("T", "S", Axis(start=(50.0, 0.0), end=(50.0, 1.0))))
 
 
+def test_what_the_kernel_itself_refuses_is_a_sentence():
+    """An angle of 1e-12 degrees is above nought, and the kernel makes no solid of it."""
+    step = TurnRegions("T", "S", Axis(start=(-9.0, 0.0), end=(-9.0, 1.0)), end="1e-12")
+    with pytest.raises(FormError, match="makes nothing of these numbers"):
+        done(state(PLATE), step)
+
+
 def test_about_a_line_of_the_sketch_and_through_two_places():
     one = sketch("S", *four_lines(10.0, 30.0))
     for axis in (Axis("d"), Axis(first=CurveRef("d", "start"), second=CurveRef("d", "end"))):

@@ -89,3 +89,8 @@ def listed(shapes: Iterable[Shape]) -> Any:
     for shape in shapes:
         out.Append(shape)
     return out
+
+
+def by_kernel(error: Exception) -> bool:
+    """Whether the kernel itself raised it: the classes of the bindings have no common base."""
+    return type(error).__module__.startswith("OCP")

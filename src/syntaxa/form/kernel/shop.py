@@ -17,7 +17,7 @@ from syntaxa.form.folding.reading import Reading
 from syntaxa.form.kernel.combining import Combining, combined
 from syntaxa.form.kernel.exchange import Protocol, StepUnit, read_step, write_step
 from syntaxa.form.kernel.leaning import leaning
-from syntaxa.form.kernel.library import Shape
+from syntaxa.form.kernel.library import Shape, by_kernel
 from syntaxa.form.kernel.looking import apart, bend_of, details_of, is_upright
 from syntaxa.form.kernel.measuring import figures_of, solids_in, volume_of
 from syntaxa.form.kernel.meshing import mesh_of
@@ -85,6 +85,10 @@ def _each(
             made[k] = make(one)
         except KernelError as error:
             failed.append((f"region {k + 1} of {one.profile.sketch}", str(error)))
+        except Exception as error:
+            if not by_kernel(error):
+                raise
+            failed.append((f"region {k + 1} of {one.profile.sketch}", "The kernel makes nothing of these numbers."))
     return made, failed
 
 
