@@ -20,11 +20,9 @@ _FINE, _FINEST = 5e-4, 1e-4
 
 @dataclass(frozen=True)
 class FlatRegion:
-    """A region as triangles: points (n, 3) mm, triangles (m, 3); area mm2; and whether it is a hole of another one."""
+    """A region: its lasting name, area in mm2, and whether it is a hole of another one."""
 
     ref: RegionRef
-    points: Floats
-    triangles: Ints
     area: float
     is_hole: bool
 
@@ -33,13 +31,17 @@ class FlatRegion:
 class Flat:
     """A sketch in space.
 
-    lines  (k, 2, 3) mm; curve (k,) the number of the curve that each is of; roots of the curves
+    points     (n, 3) mm and region (n,), the number of the region that each is of; triangles (m, 3) of them
+    lines      (k, 2, 3) mm; curve (k,) the number of the curve that each is of; roots of the curves
     """
 
     name: str
     colour: int
     frame: Frame
     regions: tuple[FlatRegion, ...]
+    points: Floats
+    region: Ints
+    triangles: Ints
     lines: Floats
     curve: Ints
     roots: tuple[str, ...]
@@ -47,7 +49,8 @@ class Flat:
     @property
     def size(self) -> int:
         """Bytes, roughly."""
-        return self.lines.nbytes + self.curve.nbytes + sum(r.points.nbytes + r.triangles.nbytes for r in self.regions)
+        arrays = (self.points, self.region, self.triangles, self.lines, self.curve)
+        return 500 * len(self.regions) + sum(a.nbytes for a in arrays)
 
 
 def flat_of(sketch: Sketch, frame: Frame, profiles: Sequence[Profile], size: float) -> Flat:
@@ -59,21 +62,28 @@ def flat_of(sketch: Sketch, frame: Frame, profiles: Sequence[Profile], size: flo
     lines = frame.lifted(flat.reshape(-1, 2)).reshape(-1, 2, 3)
     curve = np.repeat(np.arange(len(runs)), [len(s) for s in segments])
     descent = Descent(sketch.curves)
-    regions = tuple(_region(p, frame, descent, fine) for p in profiles)
+    regions = tuple(FlatRegion(descent.region_named(p), p.region.area, p.region.depth % 2 == 1) for p in profiles)
+    films = [_film(p, fine) for p in profiles]
+    sizes = [len(plane) for plane, _ in films]
+    base = np.cumsum([0, *sizes])[:-1]
+    plane = np.concatenate([p for p, _ in films]) if films else np.zeros((0, 2))
+    triangles = (
+        np.concatenate([t + b for (_, t), b in zip(films, base, strict=True)]) if films else np.zeros((0, 3), int)
+    )
+    region = np.repeat(np.arange(len(films)), sizes)
     roots = tuple(c.root for c in sketch.curves)
-    return Flat(sketch.name, sketch.colour, frame, regions, lines, curve, roots)
+    return Flat(sketch.name, sketch.colour, frame, regions, frame.lifted(plane), region, triangles, lines, curve, roots)
 
 
-def _region(profile: Profile, frame: Frame, descent: Descent, fine: float) -> FlatRegion:
+def _film(profile: Profile, fine: float) -> tuple[Floats, Ints]:
+    """A region as points (n, 2) of its plane and triangles (m, 3)."""
     # A library for this alone; only whoever looks at regions in space needs it.
     import mapbox_earcut
 
     loops = [_outline(rows, fine) for rows in profile.region.loops]
     ends = np.cumsum([len(loop) for loop in loops]).astype(np.uint32)
     plane = np.concatenate(loops)
-    triangles = mapbox_earcut.triangulate_float64(plane, ends).reshape(-1, 3).astype(np.int64)
-    region = profile.region
-    return FlatRegion(descent.region_named(profile), frame.lifted(plane), triangles, region.area, region.depth % 2 == 1)
+    return plane, mapbox_earcut.triangulate_float64(plane, ends).reshape(-1, 3).astype(np.int64)
 
 
 def _outline(rows: Floats, fine: float) -> Floats:

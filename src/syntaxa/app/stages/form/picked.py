@@ -28,6 +28,8 @@ class Picked:
 
     def alive(self, there: Iterable[Target]) -> Picked:
         """What of it is still there."""
+        if not self.targets:
+            return self
         known = set(there)
         kept = tuple(t for t in self.targets if t in known)
         return self if len(kept) == len(self.targets) else Picked(kept)

@@ -205,4 +205,7 @@ class FormStage(Stage):
 
     def walk(self) -> Sequence[WalkStep]:
         session = self.shell.session
-        return (("", lambda: session.do(RaiseRegions("Raise 1", "BASE-PLATE", high="8"))), ("7-form", lambda: None))
+        return (
+            ("", lambda: session.do(RaiseRegions("Raise 1", "BASE-PLATE", high="8"))),
+            ("7-form", self.space.view.come_to_rest),
+        )

@@ -159,21 +159,12 @@ class _Making:
         normal = np.array(flat.frame.normal)
         plain = _rgb(readable_on(flat.colour, self.tokens.canvas))
         film = plain + _FAINT * (_rgb(self.tokens.canvas) - plain) if faint else plain
-        for region in flat.regions:
-            target = Target("region", flat.name, region=region.ref)
-            self.targets.append(target)
-            count = len(region.points)
-            colour = self.accent if target in self.chosen else film
-            number = len(self.targets)
-            self.films.append(
-                Facets(
-                    region.points,
-                    np.tile(normal, (count, 1)),
-                    region.triangles,
-                    np.tile(colour, (count, 1)),
-                    np.full(count, number),
-                )
-            )
+        first = len(self.targets) + 1
+        self.targets += [Target("region", flat.name, region=region.ref) for region in flat.regions]
+        colours = np.tile(film, (len(flat.regions), 1))
+        colours[self._chosen_in(first, len(flat.regions))] = self.accent
+        normals = np.tile(normal, (len(flat.points), 1))
+        self.films.append(Facets(flat.points, normals, flat.triangles, colours[flat.region], flat.region + first))
         first = len(self.targets) + 1
         self.targets += [Target("line", flat.name, root=root) for root in flat.roots]
         colours = np.tile(plain, (len(flat.roots), 1))

@@ -21,6 +21,7 @@ from PyQt6.QtGui import (
     QPaintEvent,
     QPen,
     QResizeEvent,
+    QShowEvent,
     QWheelEvent,
 )  # fmt: skip
 from PyQt6.QtWidgets import QWidget
@@ -29,7 +30,7 @@ from syntaxa.app.canvas.render import lines_of
 from syntaxa.app.stages.form.space import soft
 from syntaxa.app.stages.form.space.camera import Camera, ViewName
 from syntaxa.app.stages.form.space.gl import WHOLE, Renderer
-from syntaxa.app.stages.form.space.look import look_of
+from syntaxa.app.stages.form.space.look import Look, look_of
 from syntaxa.app.stages.form.space.scene import Scene, Target, scene_of
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import PAPER, Tokens
@@ -117,6 +118,8 @@ class SpaceView(QWidget):
         if not self._fitted and self._scene.targets:
             self._fitted = True
             self.fit()
+            # The first picture comes as soon as can be, and is made smooth a moment later.
+            self._changed(moving=True)
 
     def forget_place(self) -> None:
         """What comes next is shown whole."""
@@ -158,6 +161,11 @@ class SpaceView(QWidget):
         self.camera = self.camera.sized(self.width(), self.height()).fitted(self._scene.low, self._scene.high)
         self._changed()
 
+    def come_to_rest(self) -> None:
+        """The picture as it is when nothing moves, at once."""
+        self._rest.stop()
+        self._changed()
+
     def look(self, name: ViewName) -> None:
         """Looks from one of the seven views."""
         self.camera = self.camera.looking(name)
@@ -178,6 +186,11 @@ class SpaceView(QWidget):
         self.update()
 
     # ------------------------------------------------------------------ drawing
+
+    def showEvent(self, event: QShowEvent | None) -> None:
+        super().showEvent(event)
+        # What draws is made while there is nothing to be drawn yet.
+        QTimer.singleShot(0, self._ready)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         if self._picture is None:
@@ -208,6 +221,8 @@ class SpaceView(QWidget):
     def _drawn(self) -> QImage:
         ratio, began = self.devicePixelRatioF(), time.perf_counter()
         look = look_of(self.tokens, self.see_through)
+        if not self._scene.targets:
+            return _empty(self.size(), look)
         renderer = self._ready()
         if renderer is None:
             image = QImage(self.size(), QImage.Format.Format_RGB32)
@@ -356,6 +371,13 @@ def _nearest_first(near: Ints, row: int, column: int) -> list[int]:
     rows, columns = np.nonzero(near)
     order = np.argsort((rows - row) ** 2 + (columns - column) ** 2, kind="stable")
     return list(dict.fromkeys(near[rows[order], columns[order]].tolist()))
+
+
+def _empty(size: QSize, look: Look) -> QImage:
+    """The ground alone."""
+    image = QImage(size, QImage.Format.Format_RGB32)
+    image.fill(QColor.fromRgbF(*look.ground))
+    return image
 
 
 def _rim(scene: Scene, target: Target) -> Floats:
