@@ -84,6 +84,22 @@ def test_nothing_is_said_to_be_open_before_it_was_looked(window, settled, tmp_pa
     assert panel.make.what.text().startswith("All of it: 1 region, its 7 holes")
 
 
+def test_nothing_of_another_drawing_is_left_in_space(plate, settled, tmp_path):
+    raised(plate, settled)
+    assert targets(plate, "face")
+    path = tmp_path / "bracket.dxf"
+    path.write_bytes(bracket.bracket_dxf())
+    there = []
+    plate.session.opened.connect(lambda: there.append(len(stage_of(plate).space.view.scene.targets)))
+    plate.open_path(path)
+    settled()
+    assert there == [0]
+    plate.show_stage("form")
+    settled()
+    assert not targets(plate, "face")
+    assert targets(plate, "region")
+
+
 def test_the_kernel_is_got_ready_when_form_is_entered(plate, settled):
     solids = plate.session.computing.solids
     deadline = time.monotonic() + 20

@@ -117,6 +117,8 @@ class FormStage(Stage):
         if self.has_panel:
             self.own_panel.begin_again()
         if "space" in self.__dict__:
+            # What was there of another drawing is gone before the new one is looked at.
+            self.space.view.show_parts((), ())
             self.space.view.forget_place()
         # The front can be had from now on.
         self.shell.front_changed.emit()
