@@ -11,6 +11,7 @@ import random
 import signal
 import statistics
 import sys
+import tempfile
 import threading
 import time
 from collections.abc import Callable
@@ -25,7 +26,7 @@ os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 import numpy as np
 import working
-from making import box, circle, four_lines, only, sketch, state
+from making import box, circle, four_lines, only, sketch, state, step_figures
 from parts import drawn, lathed, milled, overlap, to_zero
 
 from syntaxa.drawing.model import Curve
@@ -35,7 +36,7 @@ from syntaxa.form.asking import SHOP
 from syntaxa.form.kernel.hidden import lines_of_view
 from syntaxa.form.kernel.packing import unpacked
 from syntaxa.form.kernel.reading import Wishes, read_views
-from syntaxa.form.kernel.shop import details, step_bytes, step_figures
+from syntaxa.form.kernel.shop import details, step_bytes
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import RaiseRegions
 from syntaxa.form.views import SPACE
@@ -157,7 +158,9 @@ def work() -> bool:
     good &= crash(solids)
     solid = RaiseRegions("R", "S", high="5").apply(plain)[0].part(Formed).bodies[0]
     data, _ = step_bytes((("A", solid.solid, 0),), "mm", "AP242")
-    ((_, figures, _),) = step_figures(data)
+    with tempfile.NamedTemporaryFile(suffix=".step") as file:
+        Path(file.name).write_bytes(data)
+        ((_, figures, _),) = step_figures(Path(file.name))
     good &= told("STEP there and back", abs(figures.volume / solid.figures.volume - 1), 1e-12, "of the volume")
     solids.close()
     return good

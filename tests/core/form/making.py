@@ -73,3 +73,14 @@ def only(state):
 
 def circle(x, y, r):
     return Circle(P(x, y), float(r))
+
+
+def step_figures(path):
+    """What a STEP file holds: each body by its name, its figures and the names of its faces."""
+    from syntaxa.form.kernel.exchange import read_step
+    from syntaxa.form.kernel.measuring import figures_of
+
+    return [
+        (name, figures_of(named.shape, len(named.true_edges)), tuple(named.face_names.values()))
+        for name, named in read_step(str(path))
+    ]

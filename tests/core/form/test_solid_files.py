@@ -13,7 +13,7 @@ from xml.etree import ElementTree
 import numpy as np
 import pytest
 import trimesh
-from making import bodies, box, circle, done, half_disc, sketch, state
+from making import bodies, box, circle, done, half_disc, sketch, state, step_figures
 
 from syntaxa.deliver.solids import SolidOutput, deliver_solids
 from syntaxa.errors import DeliverError
@@ -71,11 +71,9 @@ def test_step_there_and_back(two, tmp_path, unit, protocol):
 
 
 def test_names_of_bodies_and_faces_go_along(two, tmp_path):
-    from syntaxa.form.kernel.shop import step_figures
-
     path = tmp_path / "two.step"
     deliver_solids(two, path)
-    found = {name: (figures, faces) for name, figures, faces in step_figures(path.read_bytes())}
+    found = {name: (figures, faces) for name, figures, faces in step_figures(path)}
     assert set(found) == {"Foot", "Knob"}
     figures, faces = found["Foot"]
     assert figures.volume == pytest.approx(bodies(two)["Foot"].figures.volume, rel=1e-12)

@@ -45,7 +45,6 @@ class Drawn:
     """A curve of a view, x to the right and y up (mm): an edge, or the outline of a round face; seen or hidden."""
 
     shape: Drawn2d
-    is_outline: bool
     visible: bool
 
 
@@ -55,10 +54,9 @@ def lines_of_view(shape: Shape, view: ViewOf, exact: bool = True) -> list[Drawn]
     axes = gp_Ax2(gp_Pnt(0, 0, 0), gp_Dir(*map(float, eye)), gp_Dir(*map(float, right)))
     to = _exactly(shape, axes) if exact else _by_triangles(shape, axes)
     kinds = (
-        (False, True, to.VCompound), (True, True, to.OutLineVCompound), (False, False, to.HCompound),
-        (True, False, to.OutLineHCompound),
+        (True, to.VCompound), (True, to.OutLineVCompound), (False, to.HCompound), (False, to.OutLineHCompound),
     )  # fmt: skip
-    return [Drawn(s, outline, visible) for outline, visible, get in kinds for s in _shapes(get())]
+    return [Drawn(s, visible) for visible, get in kinds for s in _shapes(get())]
 
 
 def _exactly(shape: Shape, axes: Any) -> Any:

@@ -27,7 +27,7 @@ from syntaxa.form.kernel.placing import Rows, placed
 from syntaxa.form.kernel.raising import prism, turned
 from syntaxa.form.kernel.reading import Wishes, read_views
 from syntaxa.form.kernel.rounding import EdgeKind, edge_in_words, treated
-from syntaxa.form.model import Details, EdgeKey, Figures, Lift, Made, Mesh, Name, Solid, Spin
+from syntaxa.form.model import Details, EdgeKey, Figures, Lift, Made, Mesh, Solid, Spin
 from syntaxa.form.refusal import KernelError
 from syntaxa.geometry.shapes import Shape as Shape2d
 from syntaxa.geometry.types import Box
@@ -217,18 +217,6 @@ def step_bytes(
         write_step(str(path), given, unit, protocol)
         notes = _read_again(given, read_step(str(path)))
         return path.read_bytes(), notes
-
-
-def step_figures(data: bytes, *, progress: Progress = no_progress) -> list[tuple[str, Figures, tuple[Name, ...]]]:
-    """What a STEP file holds: each body by its name, its figures and the names of its faces."""
-    progress(0.0)
-    with tempfile.TemporaryDirectory(prefix="syntaxa-step-") as folder:
-        path = Path(folder) / "bodies.step"
-        path.write_bytes(data)
-        return [
-            (name, figures_of(named.shape, len(named.true_edges)), tuple(named.face_names.values()))
-            for name, named in read_step(str(path))
-        ]
 
 
 # ------------------------------------------------------------------ within

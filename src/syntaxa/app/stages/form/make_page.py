@@ -124,8 +124,8 @@ class MakePage(QWidget):
         refill(self.body, [b.name for b in reversed(part.bodies)])
         self._names = frozenset(f.name for f in part.features)
         regions = picked.regions()
-        holes = sum(r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions)
-        count = sum(not r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions)
+        all_of = [r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions]
+        holes, count = sum(all_of), len(all_of) - sum(all_of)
         if regions:
             self.what.setText(" and ".join(f"{counted(len(own), 'region')} of {name}" for name, own in regions.items()))
         elif names:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Literal
 
 import numpy as np
@@ -99,13 +100,21 @@ class Scene:
         """Half the size of everything, corner to corner (mm)."""
         return max(float(np.linalg.norm(self.high - self.low)) / 2, 1e-6)
 
+    @cached_property
+    def numbers(self) -> dict[Target, list[int]]:
+        """The numbers of each target, several where a curve is in pieces: asked for at every paint with a choice."""
+        found: dict[Target, list[int]] = {}
+        for k, target in enumerate(self.targets, 1):
+            found.setdefault(target, []).append(k)
+        return found
+
     def target(self, number: int) -> Target | None:
         """What a number stands for."""
         return self.targets[number - 1] if 0 < number <= len(self.targets) else None
 
     def ends_of(self, chosen: frozenset[Target]) -> Floats:
         """The lines of what is chosen, (k, 2, 3)."""
-        numbers = [k for k, t in enumerate(self.targets, 1) if t in chosen]
+        numbers = [k for target in chosen for k in self.numbers.get(target, ())]
         return self.strokes.ends[np.isin(self.strokes.target, numbers)]
 
 

@@ -382,7 +382,7 @@ def _empty(size: QSize, look: Look) -> QImage:
 
 def _rim(scene: Scene, target: Target) -> Floats:
     """The border of a face or region: the sides of its triangles that only one of them has, (k, 2, 3)."""
-    number = scene.targets.index(target) + 1 if target in scene.targets else 0
+    number = scene.numbers.get(target, [0])[0]
     facets = scene.films if target.kind == "region" else scene.facets
     own = facets.index[facets.target[facets.index[:, 0]] == number] if len(facets.index) else facets.index
     if not len(own):
