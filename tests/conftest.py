@@ -15,6 +15,7 @@ sys.path.insert(0, str(Path(__file__).parent / "core"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "intake"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "define"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "form"))
+sys.path.insert(0, str(Path(__file__).parent / "core" / "cut"))
 
 
 class _NoQt(importlib.abc.MetaPathFinder):

@@ -10,6 +10,8 @@
     |   +-- LockedError         something locked that would have to change
     +-- MendError               a tolerance that makes no sense
     +-- FormError               a solid that cannot be made
+    +-- CutError                a tool, machine or operation that makes no sense
+    |   +-- ProgramError        a program that the bench machine cannot play
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
     +-- GoneError               something named that is no longer there
@@ -70,6 +72,14 @@ class DefineError(SyntaxaError):
 
 class FormError(SyntaxaError):
     """A solid that cannot be made, or a depth, plane or edge that makes no sense."""
+
+
+class CutError(SyntaxaError):
+    """A tool, machine or operation that makes no sense, or a path that cannot be made."""
+
+
+class ProgramError(CutError):
+    """A program that the bench machine cannot play; says in which line."""
 
 
 class DeliverError(SyntaxaError):

@@ -5,6 +5,20 @@ from __future__ import annotations
 import msgspec
 import pytest
 
+from syntaxa.cut.library import machine_named
+from syntaxa.cut.model import KeepOut, Operation, Pick, Place, Settings, Stock, Tool
+from syntaxa.cut.steps import (
+    DropOperations,
+    EditOperations,
+    HoldTools,
+    ListOperations,
+    OrderCuts,
+    SetMachine,
+    SetOperation,
+    SetPick,
+    SetPlace,
+    SetStock,
+)
 from syntaxa.define.holding import Constrain, HoldSketch, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure, Named, Variant
 from syntaxa.define.sizes import SetVariants
@@ -131,6 +145,17 @@ STEPS: tuple[Step, ...] = (
     TurnRegions("Turn 1", "CONTROL-BOX", Axis(start=(-50.0, -50.0), end=(-50.0, 50.0)), end="90", name="Bend"),
     LayOnFace("CONTROL-BOX", "Bend", ("Turn 1", "first", "9E")),
     DropBodies(("Bend",)),
+    SetMachine(machine_named("router")),
+    SetStock(Stock("width / 20", 12.0, origin="centre", keep_out=(KeepOut((0.0, 0.0, 20.0, 10.0), 15.0),))),
+    HoldTools((Tool("T6", diameter=6.0, feed=700.0, step_down=2.0),)),
+    SetOperation(Operation("Cut out", "profile", Pick(sketches=("Base",), nest="outer"), Settings(tool="T6"))),
+    SetOperation(Operation("Mark", "follow", Pick(roots=("61",)), Settings(tool="T6", depth="0.2"))),
+    SetPick("Mark", Pick(roots=("62",))),
+    EditOperations(("Cut out", "Mark"), Settings(feed=500.0, tabs=3), cleared=("depth",), enabled=True),
+    ListOperations(("Mark", "Cut out")),
+    SetPlace(Place("Cut out", "Base/0", (1.0, 2.0), ((3.0, 4.0),), True, Settings(overcut=1.0))),
+    OrderCuts("part by part", (("Cut out", "Base/0"),)),
+    DropOperations(("Mark",)),
 )
 
 

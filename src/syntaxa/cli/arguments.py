@@ -39,6 +39,8 @@ def parser() -> argparse.ArgumentParser:
     _sweep(commands.add_parser("sweep", help="what every tolerance would close, leave open and swallow"))
     _define(commands.add_parser("define", help="read off what holds, bind dimensions, set values, and solve"))
     _form(commands.add_parser("form", help="make solids of regions or of folded views, and write them"))
+    _cut(commands.add_parser("cut", help="cut profiles: write a program, read it again, and say what the part will be"))
+    _check(commands.add_parser("check", help="play any program on the bench machine, and say what is wrong with it"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -97,6 +99,18 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("file", metavar="FILE")
     _reading(mend)
     mend.add_argument("-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf or .svg")
+    _mending(mend)
+    mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
+    mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
+    mend.add_argument("--report", metavar="FILE", help="write an account of the mending as .html or .json")
+    mend.add_argument("--budget", metavar="MM", help="how far anything may be moved; beyond it the report says so")
+    mend.add_argument(
+        "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
+    )
+    mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _mending(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that the drawing is in")
     mend.add_argument("--page-scale", metavar="1:N", help="the scale that the page is drawn at")
     mend.add_argument("--scale", metavar="F", help="a factor on top of the unit, such as 25.4 or 40/96")
@@ -106,14 +120,6 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("--square", metavar="MM", help="make exact what is nearly level, upright, equal or concentric")
     mend.add_argument("--simplify", metavar="MM", help="leave out vertices of straight runs that count for no more")
     mend.add_argument("--origin", default="as-drawn", metavar="as-drawn|lower-left|centre|X,Y")
-    mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
-    mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
-    mend.add_argument("--report", metavar="FILE", help="write an account of the mending as .html or .json")
-    mend.add_argument("--budget", metavar="MM", help="how far anything may be moved; beyond it the report says so")
-    mend.add_argument(
-        "--strict", action="store_true", help="exit with 1 where findings are left or the unit is in doubt"
-    )
-    mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _define(define: argparse.ArgumentParser) -> None:
@@ -168,6 +174,62 @@ def _form(form: argparse.ArgumentParser) -> None:
         "--strict", action="store_true", help="exit with 1 where something could not be made or is in doubt"
     )
     form.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _cut(cut: argparse.ArgumentParser) -> None:
+    cut.add_argument("file", metavar="FILE")
+    cut.add_argument(
+        "-o", "--output", action="append", metavar="OUT",
+        help="ends in .nc, .ngc, .gcode or .tap; in .svg, .dxf or .pdf for cutters that take drawings",
+    )  # fmt: skip
+    _reading(cut)
+    _mending(cut)
+    _machine(cut)
+    cut.add_argument(
+        "--tool", action="append", default=[], metavar="NAME|D=6|kerf=0.2", help="what cuts where nothing else is said"
+    )
+    cut.add_argument("--thickness", default="3", metavar="EXPR", help="of the stock: a length or formula")
+    cut.add_argument("--operations", metavar="FILE.toml", help="what is to be cut, and how")
+    cut.add_argument("--margin", type=float, default=10.0, metavar="MM", help="of the stock round the parts")
+    cut.add_argument(
+        "--zero", default="lower-left",
+        choices=["lower-left", "lower-right", "upper-left", "upper-right", "centre", "as-drawn"],
+        help="where the program's x and y are 0",
+    )  # fmt: skip
+    cut.add_argument("--decimals", type=int, metavar="N", help="places behind the point, instead of the machine's")
+    cut.add_argument("--tabs", type=int, metavar="N", help="tabs of each outline")
+    cut.add_argument("--file-per-tool", action="store_true", help="write a program for each tool")
+    cut.add_argument("--setup", metavar="FILE.html", help="write a setup sheet: stock, zero, tools, order, times")
+    cut.add_argument("--strict", action="store_true", help="exit with 1 where the bench machine finds something wrong")
+    cut.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _machine(command: argparse.ArgumentParser) -> None:
+    command.add_argument("--machine", default="laser", metavar="NAME|FILE", help="one that is shipped, or a .toml")
+
+
+def _check(check: argparse.ArgumentParser) -> None:
+    check.add_argument("program", metavar="PROGRAM")
+    check.add_argument("--against", metavar="FILE", help="a drawing that the program should cut")
+    check.add_argument(
+        "--zero", default="auto", metavar="auto|as-drawn|lower-left|centre|X,Y", help="of the program on the drawing"
+    )
+    _reading_against(check)
+    _machine(check)
+    check.add_argument(
+        "--tool", action="append", default=[], metavar="[T1:]NAME|D=6|kerf=0.2", help="what cuts, by its number"
+    )
+    check.add_argument("--stock", metavar="X,Y,Z", help="size of the stock (mm), its lower left corner at zero")
+    check.add_argument("--tolerance", type=float, default=0.005, metavar="MM", help="what may be off unsaid")
+    check.add_argument("--skip", action="store_true", help="leave lines with a slash out")
+    check.add_argument("--strict", action="store_true", help="exit with 1 where something is wrong")
+    check.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _reading_against(check: argparse.ArgumentParser) -> None:
+    check.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="of the drawing")
+    check.add_argument("--layers", metavar="A,B", help="take these layers of the drawing only")
+    check.add_argument("--skip-layers", metavar="C,D", help="leave these layers out")
 
 
 def _sweep(command: argparse.ArgumentParser) -> None:

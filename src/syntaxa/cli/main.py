@@ -87,6 +87,22 @@ def _form(options: argparse.Namespace) -> int:
     return 1 if options.strict and in_doubt(done) else 0
 
 
+def _cut(options: argparse.Namespace) -> int:
+    from syntaxa.cli.cut import cut_file, print_cut
+
+    done = cut_file(options)
+    _say(done, options.json, lambda: print_cut(done))
+    return 1 if options.strict and done.check.wrong else 0
+
+
+def _check(options: argparse.Namespace) -> int:
+    from syntaxa.cli.check import checked_file, print_checked
+
+    done = checked_file(options)
+    _say(done, options.json, lambda: print_checked(done))
+    return 1 if options.strict and done.check.wrong else 0
+
+
 def _sweep(options: argparse.Namespace) -> int:
     from syntaxa.cli.sweep import print_swept, swept_file
 
@@ -110,6 +126,8 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "mend": _mend,
     "define": _define,
     "form": _form,
+    "cut": _cut,
+    "check": _check,
     "sweep": _sweep,
     "run": _run_recipe,
 }

@@ -38,18 +38,8 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
             raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
     path = Path(options.file)
     evaluator = Evaluator()
-    job = opened(options)
-    hidden = hidden_in(job, evaluator)
-    job = with_layers(_placed(job, options), options, hidden)
-    unmended = evaluator.evaluate(job)
-    _check_layers(unmended)
-    gap = tolerance_in(options.tolerance)
-    if gap is None:
-        gap = proposed_gap(unmended.state.sketches).gap
+    job, gap, unmended = mended(options, evaluator)
     before = survey_state(unmended.state, gap)
-    job = job.with_step(MendFindings(gap))
-    for step in _reshaping(options):
-        job = job.with_step(step)
     evaluation = evaluator.evaluate(job)
     failed = [row.failed for row in evaluation.ledger if row.failed]
     if failed:
@@ -69,6 +59,22 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
         record.deviation_mm.along,
     )  # fmt: skip
     return msgspec.structs.replace(record, deviation_mm=moved, notes=notes, seconds=time.perf_counter() - began)
+
+
+def mended(options: argparse.Namespace, evaluator: Evaluator) -> tuple[Job, float, Evaluation]:
+    """The drawing placed, with its layers, mended and reshaped; the tolerance (mm), and what it was before."""
+    job = opened(options)
+    hidden = hidden_in(job, evaluator)
+    job = with_layers(_placed(job, options), options, hidden)
+    unmended = evaluator.evaluate(job)
+    _check_layers(unmended)
+    gap = tolerance_in(options.tolerance)
+    if gap is None:
+        gap = proposed_gap(unmended.state.sketches).gap
+    job = job.with_step(MendFindings(gap))
+    for step in _reshaping(options):
+        job = job.with_step(step)
+    return job, gap, unmended
 
 
 def _reshaping(options: argparse.Namespace) -> Iterator[Step]:

@@ -303,3 +303,81 @@ class FormRecord(msgspec.Struct, frozen=True):
     outputs: list[str]
     notes: list[str]
     seconds: float
+
+
+class FarRecord(msgspec.Struct, frozen=True):
+    """The most that something is off (mm), and where (mm, in the program's axes)."""
+
+    max: float
+    where: list[float] | None
+
+
+class FoundRecord(msgspec.Struct, frozen=True):
+    """Something that the bench machine saw: its line (0 for none), its place (mm) and its size."""
+
+    kind: str
+    line: int
+    place_mm: list[float]
+    size: float
+    says: str
+
+
+class CheckedRecord(msgspec.Struct, frozen=True):
+    """What the bench machine says: collisions, moves out of bounds, and everything else by its kind."""
+
+    deviation_mm: FarRecord
+    gouge_mm: float
+    left_mm2: float
+    collisions: list[FoundRecord]
+    out_of_bounds: list[FoundRecord]
+    warnings: list[FoundRecord]
+    wrong: int
+    judged: bool
+
+
+class OperationRecord(msgspec.Struct, frozen=True):
+    """An operation: contours or holes, length along which it cuts, depth, passes and time."""
+
+    name: str
+    kind: str
+    tool: str
+    items: int
+    length_mm: float
+    depth_mm: float
+    passes: int
+    seconds: float
+
+
+class CutRecord(msgspec.Struct, frozen=True):
+    """syntaxa.cut/1."""
+
+    schema: str
+    operations: list[OperationRecord]
+    travel_mm: float
+    cut_mm: float
+    seconds: float
+    lifts: int
+    check: CheckedRecord
+    outputs: list[str]
+    notes: list[str]
+
+
+class WordRecord(msgspec.Struct, frozen=True):
+    """A word that means nothing here."""
+
+    line: int
+    word: str
+
+
+class CheckRecord(msgspec.Struct, frozen=True):
+    """syntaxa.check/1."""
+
+    schema: str
+    check: CheckedRecord
+    lines: int
+    blocks: int
+    not_understood: list[WordRecord]
+    travel_mm: float
+    cut_mm: float
+    seconds: float
+    lifts: int

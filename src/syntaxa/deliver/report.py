@@ -65,14 +65,22 @@ def html_page(
     page: HtmlPage, before: Sequence[Sketch], after: Sequence[Sketch], marks: Sequence[tuple[float, float]]
 ) -> str:
     """The page as HTML; `marks` are the places of what was fixed (mm), drawn over the picture of before."""
+    figures = [
+        *figure("As received and placed; rings mark what was fixed", _picture(before, marks)),
+        *figure("As it goes out", _picture(after, ())),
+    ]
+    return page_with(page, "Before and after", figures)
+
+
+def page_with(page: HtmlPage, heading: str, figures: Iterable[str]) -> str:
+    """The page as HTML, with figures side by side behind its verdict."""
     head = f'<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>{escape(page.title)}</title>'
     parts = [
         f"{head}<style>{_STYLE}</style></head><body>",
         f'<h1>{escape(page.title)}</h1><p class="dim">{escape(page.subtitle)}</p>',
         f'<p class="{"good" if page.good else "bad"}">{"✓" if page.good else "!"} {escape(page.verdict)}</p>',
-        '<h2>Before and after</h2><div class="pair">',
-        *_figure("As received and placed; rings mark what was fixed", before, marks),
-        *_figure("As it goes out", after, ()),
+        f'<h2>{escape(heading)}</h2><div class="pair">',
+        *figures,
         "</div>",
     ]
     for section in page.sections:
@@ -102,9 +110,10 @@ def _table(table: Table) -> Iterator[str]:
         yield f'<p class="dim">And {len(table.rows) - _MOST_ROWS} more.</p>'
 
 
-def _figure(caption: str, sketches: Sequence[Sketch], marks: Iterable[tuple[float, float]]) -> Iterator[str]:
+def figure(caption: str, picture: Iterable[str]) -> Iterator[str]:
+    """A picture, lines of SVG, with what it shows."""
     yield "<figure>"
-    yield from _picture(sketches, marks)
+    yield from picture
     yield f"<figcaption>{escape(caption)}</figcaption></figure>"
 
 

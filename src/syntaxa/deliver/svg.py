@@ -95,7 +95,7 @@ def _all_shapes(plan: Plan) -> Iterator[Shape]:
 
 
 def _sketch(sketch: Profiles, name: str, naming: str) -> Iterator[str]:
-    colour = f"#{_inked(sketch.colour):06x}"
+    colour = f"#{inked(sketch.colour):06x}"
     weight = _STROKE if sketch.weight is None else sketch.weight
     dashes = DASHES.get(sketch.line_type, ())
     dashed = f' stroke-dasharray="{" ".join(map(number, dashes))}"' if dashes else ""
@@ -116,7 +116,7 @@ def _uses(block: Block, name: str) -> Iterator[str]:
         yield f'<use href="#{name}" x="{number(place.x)}" y="{number(-place.y)}"/>'
 
 
-def _inked(colour: int) -> int:
+def inked(colour: int) -> int:
     """White would not show on paper."""
     return 0 if colour == 0xFFFFFF else colour
 

@@ -19,7 +19,7 @@ from syntaxa.errors import Progress, no_progress
 Made = TypeVar("Made")
 
 #: Stages, in the order of the work.
-StageName = Literal["intake", "measure", "route", "mend", "define", "form", "deliver"]
+StageName = Literal["intake", "measure", "route", "mend", "define", "form", "cut", "deliver"]
 
 #: How many of a kind a job has: any number, one, or one for each source; where there is one, a new one takes its place.
 Slot = Literal["any", "one", "one a source"]

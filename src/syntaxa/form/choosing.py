@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import threading
-from collections import OrderedDict
 from collections.abc import Sequence
 
 import msgspec
 
 from syntaxa.drawing.descent import CurveRef, Descent, RegionRef
-from syntaxa.drawing.model import Curve
+from syntaxa.drawing.recent import Recent
 from syntaxa.drawing.state import Sketch
 from syntaxa.errors import FormError, GoneError
 from syntaxa.form.model import Profile
@@ -39,32 +37,8 @@ class Axis(msgspec.Struct, frozen=True, omit_defaults=True):
         return " to ".join(places)
 
 
-class _Recent:
-    """Regions of the sketches that were asked for last, by their very curves: every feature and picture asks anew."""
-
-    def __init__(self, most: int) -> None:
-        self._most = most
-        self._kept: OrderedDict[tuple[int, str], tuple[tuple[Curve, ...], list[Profile]]] = OrderedDict()
-        self._lock = threading.Lock()
-
-    def of(self, sketch: Sketch) -> list[Profile]:
-        """The regions, found once."""
-        # Curves are held as long as what is known of them, so no other tuple can have their address.
-        key = id(sketch.curves), sketch.name
-        with self._lock:
-            known = self._kept.get(key)
-        if known is not None:
-            return known[1]
-        found = profiles_of(sketch.curves, sketch.name)
-        with self._lock:
-            self._kept[key] = sketch.curves, found
-            while sum(len(curves) for curves, _ in self._kept.values()) > self._most and len(self._kept) > 1:
-                self._kept.popitem(last=False)
-        return found
-
-
 #: Curves whose regions are remembered.
-_RECENT = _Recent(100_000)
+_RECENT = Recent(lambda sketch: profiles_of(sketch.curves, sketch.name), 100_000)
 
 
 def profiles_in(sketch: Sketch) -> list[Profile]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Union
 
+from syntaxa.cut import kinds as cut
 from syntaxa.define import kinds as define
 from syntaxa.drawing.step import Step, StepRows
 from syntaxa.form import kinds as form
@@ -21,6 +22,7 @@ ROWS: StepRows = (
     (*intake.BY_HAND, *route.BY_HAND, *mend.BY_HAND),
     *define.STEPS,
     *form.STEPS,
+    *cut.STEPS,
 )
 
 #: Every kind of step, each once.

@@ -102,7 +102,7 @@ def split_at_contacts(pieces: Pieces, near: Neighbourhood) -> tuple[Edges, Cross
             cross_label,
         ]
     )
-    edges = _edges_between(curves, owner, share, at, vertices)
+    edges = edges_between(curves, owner, share, at, vertices)
     crossings = Crossings(through.first, through.second, through.points, cross_label)
     ends_there = np.bincount(end_label, minlength=len(vertices))[cross_label]
     crossings = Crossings(*(getattr(crossings, name)[ends_there == 0] for name in Crossings.__slots__))
@@ -122,7 +122,8 @@ def _vertices(near: Neighbourhood, crossings: Floats) -> tuple[Ints, Floats]:
     return label, points[first]
 
 
-def _edges_between(curves: CurveArray, owner: Ints, share: Floats, label: Ints, vertices: Floats) -> Edges:
+def edges_between(curves: CurveArray, owner: Ints, share: Floats, label: Ints, vertices: Floats) -> Edges:
+    """Edges between the places (owner, share of it, vertex), each (k,), that follow each other along a piece."""
     order = np.lexsort((share, owner))
     owner, share, label = owner[order], share[order], label[order]
     follows = np.flatnonzero((owner[1:] == owner[:-1]) & (label[1:] != label[:-1]))

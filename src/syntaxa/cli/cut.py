@@ -1,0 +1,190 @@
+"""syntaxa cut: what is to be cut, how, in which order; the program, read again and judged."""
+
+from __future__ import annotations
+
+import argparse
+from collections.abc import Iterable
+from pathlib import Path
+
+import msgspec
+
+from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.mend import mended
+from syntaxa.cli.records import CheckedRecord, CutRecord, FarRecord, FoundRecord, OperationRecord
+from syntaxa.cli.tables import table
+from syntaxa.cut.base import CutStep
+from syntaxa.cut.bench.verdict import Found, Verdict
+from syntaxa.cut.library import Machine, machine_named, plain_tool, shipped_tools, tool_from
+from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool
+from syntaxa.cut.part import Planned
+from syntaxa.cut.paths.depths import passes
+from syntaxa.cut.proving import Proven, proven
+from syntaxa.cut.sets import OperationSet, set_in
+from syntaxa.cut.steps import HoldTools, SetMachine, SetOperation, SetStock
+from syntaxa.deliver.cutting import DRAWING_ENDINGS, PROGRAM_ENDINGS, deliver_drawing, deliver_program
+from syntaxa.deliver.out import put_out
+from syntaxa.deliver.setup_sheet import setup_sheet
+from syntaxa.job.evaluate import Evaluator
+
+
+def cut_file(options: argparse.Namespace) -> CutRecord:
+    """Does all that the options ask for and writes the outputs."""
+    outputs = _outputs(options)
+    evaluator = Evaluator()
+    job, _, _ = mended(options, evaluator)
+    machine = _machine(options)
+    given = set_in(Path(options.operations)) if options.operations else None
+    for step in _steps(options, machine, given):
+        job = job.with_step(step)
+    evaluation = evaluator.evaluate(job)
+    failed = [row.failed for row in evaluation.ledger if row.failed]
+    if failed:
+        raise UsageError(failed[0])
+    done = proven(evaluation.state, Path(options.file).stem)
+    if not done.work.cuttings:
+        raise UsageError(done.work.failed[0][1] if done.work.failed else "There is nothing to be cut.")
+    written, notes = [], [*done.work.told, *(f"{name}: {why}" for name, why in done.work.failed)]
+    for path in outputs:
+        if path.suffix.lower() in PROGRAM_ENDINGS:
+            written += [str(f) for f in deliver_program(done, path, options.file_per_tool)]
+        else:
+            notes += deliver_drawing(done.work, path)
+            written.append(str(path))
+    if options.setup:
+        put_out(Path(options.setup), setup_sheet(done, evaluation.state.part(Planned)).encode())
+        written.append(options.setup)
+    verdict = done.verdict
+    return CutRecord(
+        "syntaxa.cut/1", _operations(done), verdict.travel, verdict.cut, verdict.seconds, verdict.lifts,
+        checked(verdict), written, notes,
+    )  # fmt: skip
+
+
+def print_cut(record: CutRecord) -> None:
+    """The record for people."""
+    rows = [
+        (o.name, o.tool, o.items, round(o.length_mm, 1), round(o.depth_mm, 3), o.passes, round(o.seconds, 1))
+        for o in record.operations
+    ]
+    print(table(("Operation", "Tool", "Items", "Length mm", "Depth mm", "Passes", "Seconds"), rows))
+    print_totals(record.cut_mm, record.travel_mm, record.lifts, record.seconds)
+    print_check(record.check)
+    for output in record.outputs:
+        print(f"Written: {output}")
+    for note in record.notes:
+        print(note)
+
+
+def print_totals(cut: float, travel: float, lifts: int, seconds: float) -> None:
+    """How far and how long it goes."""
+    minutes, rest = divmod(round(seconds), 60)
+    print(f"Cut {cut:,.1f} mm, travel {travel:,.1f} mm, {lifts} lifts, {minutes} min {rest:02d} s")
+
+
+def print_check(check: CheckedRecord) -> None:
+    """What the bench machine says, for people."""
+    if check.judged:
+        where = check.deviation_mm.where
+        at = f" at {where[0]:.4g}, {where[1]:.4g}" if where and check.deviation_mm.max > 1e-6 else ""
+        print(
+            f"Played on the bench machine: off by at most {check.deviation_mm.max:.2g} mm{at}, "
+            f"{check.gouge_mm:.2g} mm into the part, {check.left_mm2:.3g} mm² left"
+        )
+    found = [*check.collisions, *check.out_of_bounds, *check.warnings]
+    for one in found[:40]:
+        print(f"{one.kind}: {one.says}")
+    if len(found) > 40:
+        print(f"And {len(found) - 40} more.")
+    if not check.wrong:
+        print("Nothing is wrong with the program.")
+
+
+def checked(verdict: Verdict) -> CheckedRecord:
+    """What the bench machine says."""
+    where = None if verdict.where is None else list(verdict.where)
+    collisions, bounds = ("rapid", "clamp", "table"), ("outside",)
+    return CheckedRecord(
+        FarRecord(verdict.deviation, where), verdict.gouge, verdict.left,
+        _found(f for f in verdict.found if f.kind in collisions),
+        _found(f for f in verdict.found if f.kind in bounds),
+        _found(f for f in verdict.found if f.kind not in (*collisions, *bounds)),
+        len(verdict.wrong), verdict.judged,
+    )  # fmt: skip
+
+
+def _found(found: Iterable[Found]) -> list[FoundRecord]:
+    return [FoundRecord(f.kind, f.line, list(f.place), f.size, f.says) for f in found]
+
+
+# ---------------------------------------------------------------------- what is asked for
+
+
+def _outputs(options: argparse.Namespace) -> list[Path]:
+    outputs = [Path(o) for o in options.output or ()]
+    for path in outputs:
+        if path.suffix.lower() not in (*PROGRAM_ENDINGS, *DRAWING_ENDINGS):
+            raise UsageError(
+                f"{path.name} has no ending that can be written.",
+                suggestion=f"End it in {', '.join((*PROGRAM_ENDINGS, *DRAWING_ENDINGS))}.",
+            )
+    if options.setup and not options.setup.lower().endswith(".html"):
+        raise UsageError(
+            "A setup sheet ends in .html.", suggestion="Print it from a browser, or from the window as PDF."
+        )
+    return outputs
+
+
+def _machine(options: argparse.Namespace) -> Machine:
+    machine = machine_named(options.machine)
+    if options.decimals is None:
+        return machine
+    if not 0 <= options.decimals <= 9:
+        raise UsageError("Places behind the point are 0 to 9.")
+    numbers = msgspec.structs.replace(machine.numbers, decimals=options.decimals)
+    return msgspec.structs.replace(machine, numbers=numbers)
+
+
+def _steps(options: argparse.Namespace, machine: Machine, given: OperationSet | None) -> Iterable[CutStep]:
+    known = (*(given.tools if given else ()), *shipped_tools())
+    tools = [tool_from(text, machine, known) for text in options.tool]
+    if not tools and (given is None or any(o.settings.tool is None for o in given.operations)):
+        tools = [plain_tool(machine, 0.2 if machine.is_flat else 6.0)]
+    yield SetMachine(machine)
+    thickness = given.thickness if given and given.thickness and options.thickness == "3" else options.thickness
+    material = given.material if given else ""
+    yield SetStock(Stock(thickness, margin=options.margin, origin=options.zero, material=material))
+    operations = given.operations if given else (Operation("Cut", "profile", Pick(), Settings(tabs=options.tabs)),)
+    with_tools = [_with_tool(o, tools) for o in operations]
+    named = {o.settings.tool for o in with_tools}
+    held = {t.name: t for t in reversed((*tools, *known)) if t.name in named}
+    if held:
+        yield HoldTools(tuple(held.values()))
+    yield from (SetOperation(o) for o in with_tools)
+
+
+def _with_tool(operation: Operation, tools: list[Tool]) -> Operation:
+    if operation.settings.tool is not None or not tools:
+        return operation
+    return msgspec.structs.replace(operation, settings=msgspec.structs.replace(operation.settings, tool=tools[0].name))
+
+
+def _operations(done: Proven) -> list[OperationRecord]:
+    seconds = done.seconds_by_operation()
+    found = []
+    for name in dict.fromkeys(c.doing.operation.name for c in done.work.cuttings):
+        own = [c for c in done.work.cuttings if c.doing.operation.name == name]
+        doing = own[0].doing
+        count = len(passes(doing.top, doing.bottom, doing.step_down, doing.finish_down))
+        found.append(
+            OperationRecord(
+                name,
+                doing.operation.kind,
+                doing.tool.name,
+                len({c.run.contour for c in own}),
+                sum(c.run.length for c in own),
+                doing.top - doing.bottom,
+                count,
+                seconds.get(name, 0.0),
+            )
+        )
+    return found

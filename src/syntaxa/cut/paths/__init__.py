@@ -1,0 +1,1 @@
+"""From contours to what the tool's middle follows: sides, leads, depths, tabs, pockets, order."""

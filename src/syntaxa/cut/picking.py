@@ -1,0 +1,89 @@
+"""Which contours an operation is about: what its rules let through, and what was named by hand."""
+
+from __future__ import annotations
+
+from syntaxa.cut.contours import Contour, Contours
+from syntaxa.cut.model import Operation, Pick
+from syntaxa.drawing.descent import RegionRef
+
+#: Share of the bounds that a region must have in common with the one that was named, to be what became of it.
+_ENOUGH = 0.5
+
+
+def picked(operation: Operation, contours: Contours) -> tuple[list[int], list[str]]:
+    """(numbers of the contours, what was named and is gone, in sentences)."""
+    pick = operation.pick
+    found: dict[int, None] = {}
+    if not pick.by_hand_only:
+        found |= dict.fromkeys(k for k, c in enumerate(contours.contours) if _lets(operation, c))
+    gone = []
+    for ref in pick.regions:
+        part = _part(ref, contours)
+        if part is None:
+            gone.append(f"A region of {ref.sketch} is no longer there.")
+        else:
+            found |= dict.fromkeys(contours.parts[part].contours)
+    for root in pick.roots:
+        mine = [k for k, c in enumerate(contours.contours) if root in c.roots]
+        if not mine:
+            gone.append(f"#{root} is no longer there.")
+        found |= dict.fromkeys(mine)
+    left_out = set(pick.without)
+    return [k for k in sorted(found) if contours.contours[k].key not in left_out], gone
+
+
+def _lets(operation: Operation, contour: Contour) -> bool:
+    pick = operation.pick
+    if not _fits_kind(operation, contour):
+        return False
+    if pick.sketches and contour.sketch not in pick.sketches:
+        return False
+    if pick.layers and not contour.layers & set(pick.layers):
+        return False
+    if pick.colours and not contour.colours & set(pick.colours):
+        return False
+    if pick.roles and not contour.roles & set(pick.roles):
+        return False
+    return _by_size(pick, contour) and _by_nest(pick, contour)
+
+
+def _fits_kind(operation: Operation, contour: Contour) -> bool:
+    """Lines are only followed; drills and bores want circles."""
+    if operation.kind in ("drill", "bore"):
+        return contour.circle is not None
+    return contour.closed or operation.kind == "follow"
+
+
+def _by_size(pick: Pick, contour: Contour) -> bool:
+    if pick.round_from is None and pick.round_to is None:
+        return True
+    if contour.circle is None:
+        return False
+    # Received diameters are as good as the drawing's digits.
+    across, hair = 2 * contour.circle[2], 1e-3
+    low, high = pick.round_from or 0.0, pick.round_to
+    return across >= low - hair and (high is None or across <= high + hair)
+
+
+def _by_nest(pick: Pick, contour: Contour) -> bool:
+    if pick.nest == "all":
+        return True
+    if pick.nest == "outer":
+        return contour.bounds == "outer" and contour.depth == 0
+    if pick.nest == "inner":
+        return contour.bounds == "hole"
+    return contour.bounds == "outer" and contour.depth > 0
+
+
+def _part(ref: RegionRef, contours: Contours) -> int | None:
+    """The part that a named region has become: the one with most of its bounds, nearest to its point."""
+    wanted = set(ref.bounds)
+    best: tuple[float, float, int] | None = None
+    for k, part in enumerate(contours.parts):
+        mine = set(part.ref.bounds)
+        share = len(wanted & mine) / len(wanted | mine) if wanted | mine else 0.0
+        if share < _ENOUGH:
+            continue
+        key = (share, -part.ref.inside.distance_to(ref.inside), k)
+        best = key if best is None or key > best else best
+    return None if best is None else best[2]
