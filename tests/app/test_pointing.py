@@ -18,9 +18,9 @@ from syntaxa.app.canvas.selection import Selection
 from syntaxa.app.canvas.snapping import draw_snap, snapped
 from syntaxa.app.features.measure_strip import MeasureStrip
 from syntaxa.app.lengths import LengthFormat
-from syntaxa.app.stages.mend.report_pdf import pdf_of
 from syntaxa.app.theme.tokens import LOOKS
 from syntaxa.app.widgets.length_field import AngleField, LengthField
+from syntaxa.app.widgets.page_pdf import pdf_of
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, Line

@@ -10,6 +10,7 @@ from specimens import lines, square
 
 from syntaxa.cut.library import machine_named
 from syntaxa.cut.model import Operation, Pick, Place, Settings, Stock, Tool
+from syntaxa.cut.sheets import NestParts
 from syntaxa.cut.steps import (
     DropOperations,
     EditOperations,
@@ -158,7 +159,8 @@ STEPS: tuple[Step, ...] = (
     TurnRegions("T", "locked", Axis(start=(0.0, -50.0), end=(9.0, -50.0))), TreatEdges("F", "fillet", "1", rule="all"),
     LayOnFace("locked", "B", ("R", "high", "x")), PlaceBody("P", "B"), ScaleBody("S", "B", "x", "9"),
     CombineBodies("C", "B", ("D",)), DescribeBody("B", hidden=True), DropBodies(("B",)),
-    SetMachine(machine_named("mill")), SetStock(Stock("4")), HoldTools((Tool("T", diameter=3.0),)),
+    NestParts((900.0, 900.0)), SetMachine(machine_named("mill")),
+    SetStock(Stock("4")), HoldTools((Tool("T", diameter=3.0),)),
     SetOperation(Operation("O", "profile")), SetPick("O", Pick(sketches=("locked",))),
     EditOperations(("O",), Settings(tabs=2)),
     ListOperations(("O",)), SetPlace(Place("O", "locked/x", start=(1.0, 2.0))), OrderCuts("as listed"),

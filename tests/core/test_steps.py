@@ -7,6 +7,7 @@ import pytest
 
 from syntaxa.cut.library import machine_named
 from syntaxa.cut.model import KeepOut, Operation, Pick, Place, Settings, Stock, Tool
+from syntaxa.cut.sheets import NestParts
 from syntaxa.cut.steps import (
     DropOperations,
     EditOperations,
@@ -145,6 +146,7 @@ STEPS: tuple[Step, ...] = (
     TurnRegions("Turn 1", "CONTROL-BOX", Axis(start=(-50.0, -50.0), end=(-50.0, 50.0)), end="90", name="Bend"),
     LayOnFace("CONTROL-BOX", "Bend", ("Turn 1", "first", "9E")),
     DropBodies(("Bend",)),
+    NestParts((900.0, 600.0), 2, (("Base", 3),), gap=4.0, turning="half", way="grid"),
     SetMachine(machine_named("router")),
     SetStock(Stock("width / 20", 12.0, origin="centre", keep_out=(KeepOut((0.0, 0.0, 20.0, 10.0), 15.0),))),
     HoldTools((Tool("T6", diameter=6.0, feed=700.0, step_down=2.0),)),

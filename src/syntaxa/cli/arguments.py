@@ -197,6 +197,14 @@ def _cut(cut: argparse.ArgumentParser) -> None:
         help="where the program's x and y are 0",
     )  # fmt: skip
     cut.add_argument("--decimals", type=int, metavar="N", help="places behind the point, instead of the machine's")
+    cut.add_argument("--sheet", metavar="X,Y", help="nest the parts on sheets of this size (mm): a program for each")
+    cut.add_argument("--copies", type=int, default=1, metavar="N", help="of every part, where they are nested")
+    cut.add_argument("--gap", type=float, default=5.0, metavar="MM", help="between nested parts")
+    cut.add_argument(
+        "--turning", default="quarters", choices=["none", "half", "quarters", "eighths"],
+        help="of nested parts; half keeps the grain",
+    )  # fmt: skip
+    cut.add_argument("--grid", action="store_true", help="nest parts in boxes instead of by their shape")
     cut.add_argument("--tabs", type=int, metavar="N", help="tabs of each outline")
     cut.add_argument("--file-per-tool", action="store_true", help="write a program for each tool")
     cut.add_argument("--setup", metavar="FILE.html", help="write a setup sheet: stock, zero, tools, order, times")

@@ -37,7 +37,7 @@ def checked_file(options: argparse.Namespace) -> CheckRecord:
     target = _target(options, read, machine, _stock(options.stock))
     verdict = judge(read, tools, machine, target, options.tolerance)
     return CheckRecord(
-        "syntaxa.check/1", checked(verdict), read.lines, read.blocks,
+        "syntaxa.check/1", checked([verdict]), read.lines, read.blocks,
         [WordRecord(line, word) for line, word in read.not_understood],
         verdict.travel, verdict.cut, verdict.seconds, verdict.lifts,
     )  # fmt: skip

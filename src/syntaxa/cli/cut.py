@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import argparse
-from collections.abc import Iterable
+import dataclasses
+from collections.abc import Iterable, Sequence
 from pathlib import Path
 
 import msgspec
@@ -16,48 +17,101 @@ from syntaxa.cut.base import CutStep
 from syntaxa.cut.bench.verdict import Found, Verdict
 from syntaxa.cut.library import Machine, machine_named, plain_tool, shipped_tools, tool_from
 from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool
+from syntaxa.cut.nesting import Way
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.depths import passes
 from syntaxa.cut.proving import Proven, proven
 from syntaxa.cut.sets import OperationSet, set_in
+from syntaxa.cut.sheets import NestParts
 from syntaxa.cut.steps import HoldTools, SetMachine, SetOperation, SetStock
 from syntaxa.deliver.cutting import DRAWING_ENDINGS, PROGRAM_ENDINGS, deliver_drawing, deliver_program
 from syntaxa.deliver.out import put_out
 from syntaxa.deliver.setup_sheet import setup_sheet
+from syntaxa.drawing.state import State
 from syntaxa.job.evaluate import Evaluator
 
 
 def cut_file(options: argparse.Namespace) -> CutRecord:
-    """Does all that the options ask for and writes the outputs."""
+    """Does all that the options ask for and writes the outputs; nested parts give a program for each sheet."""
     outputs = _outputs(options)
     evaluator = Evaluator()
     job, _, _ = mended(options, evaluator)
     machine = _machine(options)
     given = set_in(Path(options.operations)) if options.operations else None
-    for step in _steps(options, machine, given):
+    nesting = _nesting(options)
+    for step in (*nesting, *_steps(options, machine, given)):
         job = job.with_step(step)
     evaluation = evaluator.evaluate(job)
     failed = [row.failed for row in evaluation.ledger if row.failed]
     if failed:
         raise UsageError(failed[0])
-    done = proven(evaluation.state, Path(options.file).stem)
-    if not done.work.cuttings:
-        raise UsageError(done.work.failed[0][1] if done.work.failed else "There is nothing to be cut.")
-    written, notes = [], [*done.work.told, *(f"{name}: {why}" for name, why in done.work.failed)]
-    for path in outputs:
+    state = evaluation.state
+    notes = [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
+    sheets: Sequence[str] = [name for name, _ in state.part(Planned).sheets] or [""]
+    done = [proven(_of_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
+    if not any(d.work.cuttings for d in done):
+        work = done[0].work
+        raise UsageError(work.failed[0][1] if work.failed else "There is nothing to be cut.")
+    written: list[str] = []
+    for number, one in enumerate(done, 1):
+        number_of = number if len(done) > 1 else 0
+        notes += [*one.work.told, *(f"{name}: {why}" for name, why in one.work.failed)]
+        files, more = _write(one, outputs, options, number_of, state)
+        written += files
+        notes += more
+    return CutRecord(
+        "syntaxa.cut/1", [o for one in done for o in _operations(one)],
+        sum(d.verdict.travel for d in done), sum(d.verdict.cut for d in done), sum(d.verdict.seconds for d in done),
+        sum(d.verdict.lifts for d in done), checked([d.verdict for d in done]), written, notes,
+    )  # fmt: skip
+
+
+def _nesting(options: argparse.Namespace) -> list[NestParts]:
+    """The step that nests the parts, where it is asked for."""
+    if options.sheet is None:
+        return []
+    try:
+        numbers = [float(n) for n in options.sheet.split(",")]
+    except ValueError:
+        numbers = []
+    if len(numbers) != 2:
+        raise UsageError(f"“{options.sheet}” is no sheet.", suggestion="Write X,Y in mm.")
+    way: Way = "grid" if options.grid else "shape"
+    size = numbers[0], numbers[1]
+    return [NestParts(size, options.copies, gap=options.gap, margin=options.margin, turning=options.turning, way=way)]
+
+
+def _of_sheet(state: State, name: str) -> State:
+    """The job as one sheet of it is cut: its own stock, and nothing but what lies on it."""
+    if not name:
+        return state
+    plan = state.part(Planned)
+    stock = msgspec.structs.replace(plan.stock, sketch=name)
+    operations = tuple(
+        msgspec.structs.replace(o, pick=msgspec.structs.replace(o.pick, sketches=(name,))) for o in plan.operations
+    )
+    return state.with_part(dataclasses.replace(plan, stock=stock, operations=operations))
+
+
+def _write(
+    done: Proven, outputs: Sequence[Path], options: argparse.Namespace, number: int, state: State
+) -> tuple[list[str], list[str]]:
+    """Writes the outputs of one sheet, whose number goes into their names where there are several."""
+    written: list[str] = []
+    notes: list[str] = []
+    for output in outputs:
+        path = output.with_name(f"{output.stem}-{number}{output.suffix}") if number else output
         if path.suffix.lower() in PROGRAM_ENDINGS:
             written += [str(f) for f in deliver_program(done, path, options.file_per_tool)]
         else:
             notes += deliver_drawing(done.work, path)
             written.append(str(path))
     if options.setup:
-        put_out(Path(options.setup), setup_sheet(done, evaluation.state.part(Planned)).encode())
-        written.append(options.setup)
-    verdict = done.verdict
-    return CutRecord(
-        "syntaxa.cut/1", _operations(done), verdict.travel, verdict.cut, verdict.seconds, verdict.lifts,
-        checked(verdict), written, notes,
-    )  # fmt: skip
+        page = Path(options.setup)
+        page = page.with_name(f"{page.stem}-{number}{page.suffix}") if number else page
+        put_out(page, setup_sheet(done, state.part(Planned)).encode())
+        written.append(str(page))
+    return written, notes
 
 
 def print_cut(record: CutRecord) -> None:
@@ -99,16 +153,18 @@ def print_check(check: CheckedRecord) -> None:
         print("Nothing is wrong with the program.")
 
 
-def checked(verdict: Verdict) -> CheckedRecord:
-    """What the bench machine says."""
-    where = None if verdict.where is None else list(verdict.where)
+def checked(verdicts: Sequence[Verdict]) -> CheckedRecord:
+    """What the bench machine says of one or several programs: the worst of each."""
+    worst = max(verdicts, key=lambda v: v.deviation)
+    where = None if worst.where is None else list(worst.where)
     collisions, bounds = ("rapid", "clamp", "table"), ("outside",)
+    found = [f for v in verdicts for f in v.found]
     return CheckedRecord(
-        FarRecord(verdict.deviation, where), verdict.gouge, verdict.left,
-        _found(f for f in verdict.found if f.kind in collisions),
-        _found(f for f in verdict.found if f.kind in bounds),
-        _found(f for f in verdict.found if f.kind not in (*collisions, *bounds)),
-        len(verdict.wrong), verdict.judged,
+        FarRecord(worst.deviation, where), max(v.gouge for v in verdicts), sum(v.left for v in verdicts),
+        _found(f for f in found if f.kind in collisions),
+        _found(f for f in found if f.kind in bounds),
+        _found(f for f in found if f.kind not in (*collisions, *bounds)),
+        sum(len(v.wrong) for v in verdicts), all(v.judged for v in verdicts),
     )  # fmt: skip
 
 

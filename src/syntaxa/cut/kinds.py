@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from syntaxa.cut.sheets import NestParts
 from syntaxa.cut.steps import (
     DropOperations,
     EditOperations,
@@ -17,6 +18,7 @@ from syntaxa.cut.steps import (
 from syntaxa.drawing.step import StepRows
 
 STEPS: StepRows = (
+    (NestParts,),
     (SetMachine,),
     (SetStock,),
     (HoldTools, SetOperation, SetPick, EditOperations, DropOperations, ListOperations, SetPlace, OrderCuts),

@@ -13,6 +13,7 @@ from syntaxa.drawing.state import Part
 from syntaxa.errors import CutError
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Box
 
 
 @dataclass(frozen=True)
@@ -21,8 +22,8 @@ class Planned(Part):
 
     machine   None before one was chosen
     tools     copies of those that are used, so that a job cuts the same on every computer
+    sheets    sketches that are sheets of nested parts, and their boxes (mm)
     ordering  what goes first; locked  (operation, contour) in an order that was set by hand and stays
-    home      where the first way begins (mm in the program)
     """
 
     machine: Machine | None = None
@@ -30,6 +31,7 @@ class Planned(Part):
     tools: tuple[Tool, ...] = ()
     operations: tuple[Operation, ...] = ()
     places: tuple[Place, ...] = ()
+    sheets: tuple[tuple[str, Box], ...] = ()
     ordering: Ordering = "by tool"
     locked: tuple[tuple[str, str], ...] = ()
 
@@ -97,7 +99,8 @@ class Planned(Part):
             for p in self.places
         )
         operations = tuple(msgspec.structs.replace(o, pick=_pick(o.pick, by)) for o in self.operations)
-        return replace(self, stock=stock, places=places, operations=operations)
+        sheets = tuple((name, _box(box, by)) for name, box in self.sheets)
+        return replace(self, stock=stock, places=places, operations=operations, sheets=sheets)
 
 
 def _moved(place: tuple[float, float], by: Transform) -> tuple[float, float]:
@@ -105,7 +108,7 @@ def _moved(place: tuple[float, float], by: Transform) -> tuple[float, float]:
     return at.x, at.y
 
 
-def _box(box: tuple[float, float, float, float], by: Transform) -> tuple[float, float, float, float]:
+def _box(box: Box, by: Transform) -> Box:
     corners = [_moved((x, y), by) for x in (box[0], box[2]) for y in (box[1], box[3])]
     xs, ys = [c[0] for c in corners], [c[1] for c in corners]
     return min(xs), min(ys), max(xs), max(ys)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from syntaxa.cut.contours import Contours
 from syntaxa.cut.model import Stock
+from syntaxa.cut.part import Planned
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import CutError
@@ -51,6 +52,9 @@ def laid(stock: Stock, thickness: float, contours: Contours, state: State) -> La
 
 
 def _box(stock: Stock, contours: Contours, state: State) -> Box:
+    sheet = dict(state.part(Planned).sheets).get(stock.sketch)
+    if sheet is not None:
+        return sheet
     if stock.sketch:
         sketch = state.sketch(stock.sketch)
         found = extents_of(sketch.curves) if sketch is not None else None

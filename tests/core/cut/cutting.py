@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import dataclasses
 import itertools
 import math
 
@@ -65,7 +66,10 @@ def beamed(state, kerf=0.2, decimals=7, stock=None, on="laser", **settings):
     own = machine(on, decimals)
     tool = plain_tool(own, kerf)
     operation = Operation("Cut", "profile", Pick(), Settings(tool=tool.name, **settings))
-    return state.with_part(Planned(own, stock or Stock(), (tool,), (operation,)))
+    plan = state.part(Planned)
+    return state.with_part(
+        dataclasses.replace(plan, machine=own, stock=stock or Stock(), tools=(tool,), operations=(operation,))
+    )
 
 
 def milled(state, *operations, thickness="8", stock=None, places=(), on=None, tools=None, **plan):

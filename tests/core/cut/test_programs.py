@@ -211,6 +211,15 @@ def test_leads_keep_off_neighbours():
     assert not done.verdict.wrong, [f.says for f in done.verdict.wrong]
 
 
+def test_lines_that_neighbours_share_are_cut_once():
+    """Three parts one kerf apart: what they share is cut once, and every part is its profile all the same."""
+    state = drawing(*(box(f"P{k}", k * 40.2, 0, 40, 30) for k in range(3)))
+    twice, once = (prove(beamed(state, lead="none", common=c)) for c in (False, True))
+    assert not once.verdict.wrong, [f.says for f in once.verdict.wrong]
+    assert once.verdict.deviation <= 1e-6
+    assert twice.verdict.cut - once.verdict.cut == pytest.approx(2 * 30, abs=1e-3)
+
+
 # ---------------------------------------------------------------------- what is chosen
 
 

@@ -23,10 +23,17 @@ class Attempt(QObject):
         self._asked: Step | None = None
         session.evaluated.connect(self._judge)
 
-    def do(self, step: Step) -> None:
-        """Does a step."""
-        self._asked = step
-        self._session.do(step)
+    def do(self, *steps: Step) -> None:
+        """Does a step; several are one change, to be taken back together."""
+        self._asked = steps[-1]
+        job = self._session.job
+        if len(steps) == 1 or job is None:
+            self._session.do(steps[0])
+            return
+        name = job.title_of(steps[-1])
+        for step in steps:
+            job = job.with_step(step)
+        self._session.change(job, name)
 
     def _judge(self) -> None:
         asked, evaluation, job = self._asked, self._session.evaluation, self._session.job

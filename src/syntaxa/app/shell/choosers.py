@@ -94,6 +94,19 @@ class Choosers:
         path = Path(chosen)
         return path if path.suffix else path.with_suffix(f".{kind.partition(' ')[0].lower()}")
 
+    def save_cut(self, parent: QWidget, title: str, folder: str, name: str, kinds: str) -> Path | None:
+        """Where to write something of Cut; kinds of files as the toolkit has them."""
+        chosen, kind = QFileDialog.getSaveFileName(parent, title, str(Path(folder) / name), kinds)
+        if not chosen:
+            return None
+        path = Path(chosen)
+        return path if path.suffix else path.with_suffix(f".{kind.partition('*.')[2].partition(' ')[0].rstrip(')')}")
+
+    def open_cut(self, parent: QWidget, title: str, folder: str, kinds: str) -> Path | None:
+        """A machine or a table of tools."""
+        name, _ = QFileDialog.getOpenFileName(parent, title, folder, f"{kinds};;All files (*)")
+        return Path(name) if name else None
+
     def save_profiles(self, parent: QWidget, folder: str, name: str, ending: str) -> Path | None:
         """Where to write the profiles."""
         start = str(Path(folder) / f"{name}-clean{ending}")

@@ -21,6 +21,7 @@ STAGES: tuple[tuple[str, str], ...] = (
     ("syntaxa.app.stages.mend.stage", "MendStage"),
     ("syntaxa.app.stages.define.stage", "DefineStage"),
     ("syntaxa.app.stages.form.stage", "FormStage"),
+    ("syntaxa.app.stages.cut.stage", "CutStage"),
     ("syntaxa.app.stages.deliver.stage", "DeliverStage"),
 )
 

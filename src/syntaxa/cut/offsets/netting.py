@@ -54,16 +54,10 @@ def cut_where_they_meet(raw: Raw, merge: float) -> Edges:
 def without_twins(edges: Edges, merge: float) -> tuple[Ints, Ints]:
     """(edges that count, edges that are spines): twins that run one way count once, those that run both ways cancel."""
     count = len(edges)
-    low, high = np.minimum(edges.tail, edges.head), np.maximum(edges.tail, edges.head)
-    order = np.lexsort((high, low))
-    same = (low[order][1:] == low[order][:-1]) & (high[order][1:] == high[order][:-1])
-    doubled = np.zeros(count, dtype=bool)
-    doubled[order[:-1][same]] = True
-    doubled[order[1:][same]] = True
-    twins = np.flatnonzero(doubled)
-    keep, spine = ~doubled, np.zeros(count, dtype=bool)
+    twins, lot = lots_of_twins(edges, merge)
+    keep, spine = np.ones(count, dtype=bool), np.zeros(count, dtype=bool)
+    keep[twins] = False
     if len(twins):
-        lot = _lots(edges, twins, low, high, merge)
         way = np.where(edges.tail[twins] <= edges.head[twins], 1, -1)
         net, size = np.bincount(lot, weights=way), np.bincount(lot)
         # The first that runs the way of the sum stays.
@@ -75,12 +69,21 @@ def without_twins(edges: Edges, merge: float) -> tuple[Ints, Ints]:
     return np.flatnonzero(keep), np.flatnonzero(spine)
 
 
-def _lots(edges: Edges, twins: Ints, low: Ints, high: Ints, merge: float) -> Ints:
-    """Number of the lot that each twin is in: the same vertices and the same middle."""
+def lots_of_twins(edges: Edges, merge: float) -> tuple[Ints, Ints]:
+    """(edges with the vertices of another, the lot of each): those of one lot have the same vertices and middle."""
+    low, high = np.minimum(edges.tail, edges.head), np.maximum(edges.tail, edges.head)
+    order = np.lexsort((high, low))
+    same = (low[order][1:] == low[order][:-1]) & (high[order][1:] == high[order][:-1])
+    doubled = np.zeros(len(edges), dtype=bool)
+    doubled[order[:-1][same]] = True
+    doubled[order[1:][same]] = True
+    twins = np.flatnonzero(doubled)
+    if not len(twins):
+        return twins, twins
     middle = edges.curves.take(twins).points_at(np.full(len(twins), 0.5))
     _, label = cluster_labels(middle, 4 * merge)
     _, lot = np.unique(np.column_stack([low[twins], high[twins], label]), axis=0, return_inverse=True)
-    return np.asarray(lot.reshape(-1))
+    return twins, np.asarray(lot.reshape(-1))
 
 
 def _first_of_each(lot: Ints, member: Ints, lots: int, none: int) -> Ints:

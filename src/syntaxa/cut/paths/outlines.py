@@ -18,9 +18,11 @@ from syntaxa.cut.offsets.chains import Chains, reversed_rows
 from syntaxa.cut.offsets.offsetting import offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.blanks import Blank, Blanks
+from syntaxa.cut.paths.common import without_shared
 from syntaxa.cut.paths.corners import looped, relieved
 from syntaxa.cut.paths.depths import passes, ramp
 from syntaxa.cut.paths.leads import Lead, are_clear, clear_leads, way_out
+from syntaxa.cut.paths.lines import open_blank
 from syntaxa.cut.paths.model import Run, Stretch, What, at_height
 from syntaxa.cut.paths.tabs import pieces_between, tab_count, tab_places
 from syntaxa.errors import CutError
@@ -148,6 +150,7 @@ def _add(
     out: Blanks,
 ) -> None:
     """A blank for each side, with its clear leads."""
+    sides = _once(doing, contours, sides, out) if doing.common and len(sides) > 1 else sides
     runs = [Along(side.rows if doing.direction == "climb" else reversed_rows(side.rows), True) for side in sides]
     waste = 1.0 if doing.direction == "climb" else -1.0
     plunging = doing.tool.is_flat or doing.entry == "plunge"
@@ -173,6 +176,21 @@ def _add(
             f"{doing.operation.name}: {_count(without, 'contour has', 'contours have')} no room for a lead and "
             f"{'is' if without == 1 else 'are'} begun on the line."
         )
+
+
+def _once(doing: Doing, contours: Contours, sides: list[Side], out: Blanks) -> list[Side]:
+    """The paths that share nothing; of those that do, what is left becomes blanks of their own, gone to and fro."""
+    levels = passes(doing.top, doing.bottom, doing.step_down, doing.finish_down)
+    whole = []
+    for side, left in zip(sides, without_shared([s.rows for s in sides]), strict=True):
+        if left is None:
+            whole.append(side)
+            continue
+        key = contours.contours[side.number].key
+        for n, rows in enumerate(left):
+            name = f"{doing.operation.name}/{key}/shared {n}"
+            out.found.append(open_blank(doing, name, key, side.number, rows, levels))
+    return whole
 
 
 def _maker(cutter: _Cutter, options: list[Lead]) -> Callable[[int], list[Run]]:

@@ -54,7 +54,7 @@ def ask_account(stage: MendStage) -> None:
 
     def write(progress: Progress) -> None:
         # What makes pages is loaded when one is wanted.
-        from syntaxa.app.stages.mend.report_pdf import pdf_of
+        from syntaxa.app.widgets.page_pdf import pdf_of
         from syntaxa.deliver.out import put_out
         from syntaxa.job.account import account_of, report_bytes
 

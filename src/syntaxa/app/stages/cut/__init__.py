@@ -1,0 +1,1 @@
+"""Cut: operations, their paths, and the program played before it runs."""

@@ -1,0 +1,203 @@
+"""The commands of Cut: adding operations, playing, and what is written."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from syntaxa.app.shell.commands import Command
+from syntaxa.cut.library import machine_named, text_of, tools_as_csv, tools_from
+from syntaxa.cut.part import Planned
+from syntaxa.cut.steps import HoldTools, SetMachine
+from syntaxa.deliver.cutting import deliver_drawing, deliver_program
+from syntaxa.deliver.out import put_out
+from syntaxa.errors import Progress, SyntaxaError
+
+if TYPE_CHECKING:
+    from syntaxa.app.stages.cut.stage import CutStage
+    from syntaxa.cut.proving import Proven
+
+
+def commands(stage: CutStage) -> Sequence[Command]:
+    """All of them."""
+
+    def is_open() -> bool:
+        return stage.shell.open_stage is stage and stage.shell.session.state is not None
+
+    def has_program() -> bool:
+        return stage.shell.open_stage is stage and stage.has_panel and stage.own_panel.proven is not None
+
+    return (
+        Command(
+            "add_operation",
+            "Add an operation",
+            "Cut/make",
+            lambda: stage.own_panel.operations.add(),
+            "Ctrl+Shift+K",
+            "",
+            is_open,
+        ),
+        Command("play_program", "Play the program, or stand still", "Cut/run", stage.play, "P", "", has_program),
+        Command(
+            "step_program",
+            "One move ahead",
+            "Cut/run",
+            lambda: stage.own_panel.run.step(1),
+            "Alt+Period",
+            "",
+            has_program,
+        ),
+        Command(
+            "step_back", "One move back", "Cut/run", lambda: stage.own_panel.run.step(-1), "Alt+Comma", "", has_program
+        ),
+        Command(
+            "next_found", "Next thing that the bench machine found", "Cut/run", stage.next_found, "", "", has_program
+        ),
+        Command(
+            "write_program",
+            "Write the program…",
+            "Cut/out",
+            lambda: ask_program(stage),
+            "Ctrl+Shift+N",
+            "",
+            has_program,
+        ),
+        Command(
+            "write_tool_programs",
+            "Write a program for each tool…",
+            "Cut/out",
+            lambda: ask_program(stage, True),
+            "",
+            "",
+            has_program,
+        ),
+        Command("write_setup", "Write the setup sheet…", "Cut/out", lambda: ask_setup(stage), "", "", has_program),
+        Command(
+            "write_cut_drawing",
+            "Write the paths as a drawing…",
+            "Cut/out",
+            lambda: ask_drawing(stage),
+            "",
+            "",
+            has_program,
+        ),
+    )
+
+
+def _written(stage: CutStage, path: Path | None, write: Callable[[Proven, Path], Sequence[str]]) -> None:
+    """Writes something of the program in the background, and says so."""
+    done, shell = stage.own_panel.proven, stage.shell
+    if done is None or path is None:
+        return
+    shell.settings.values.folder = str(path.parent)
+
+    def work(progress: Progress) -> Sequence[str]:
+        progress(0.1)
+        return write(done, path)
+
+    def told(notes: Sequence[str]) -> None:
+        wrong = len(done.verdict.wrong)
+        warning = f" Mind: {wrong} thing{'s are' if wrong != 1 else ' is'} wrong with the program." if wrong else ""
+        shell.tell(" ".join([f"Wrote {path.name}.{warning}", *notes]))
+
+    shell.run(f"Writing {path.name}", work, told)
+
+
+def ask_program(stage: CutStage, a_file_a_tool: bool = False) -> None:
+    """Asks where, and writes the program there."""
+    shell = stage.shell
+    kinds = "Programs (*.nc *.ngc *.gcode *.tap)"
+    path = shell.choosers.save_cut(
+        shell.window, "Write the program", shell.settings.values.folder, f"{stage.job_name}.nc", kinds
+    )
+
+    def write(done: Proven, path: Path) -> Sequence[str]:
+        files = deliver_program(done, path, a_file_a_tool)
+        return [f"{len(files)} files."] if len(files) > 1 else []
+
+    _written(stage, path, write)
+
+
+def ask_setup(stage: CutStage) -> None:
+    """Asks where, and writes the setup sheet there."""
+    shell, state = stage.shell, stage.shell.session.state
+    kinds = "Page (*.html);;PDF (*.pdf)"
+    path = shell.choosers.save_cut(
+        shell.window, "Write the setup sheet", shell.settings.values.folder, f"{stage.job_name}-setup.html", kinds
+    )
+    done = stage.own_panel.proven
+    if path is None or state is None or done is None:
+        return
+    from syntaxa.deliver.setup_sheet import setup_sheet
+
+    page = setup_sheet(done, state.part(Planned))
+    if path.suffix.lower() == ".pdf":
+        # Pictures and text are laid out by the toolkit, which must be done where the window is.
+        from syntaxa.app.widgets.page_pdf import pdf_of
+
+        data = pdf_of(page)
+    else:
+        data = page.encode()
+
+    def write(_done: Proven, path: Path) -> Sequence[str]:
+        put_out(path, data)
+        return ()
+
+    _written(stage, path, write)
+
+
+def ask_drawing(stage: CutStage) -> None:
+    """Asks where, and writes the paths there as a drawing."""
+    shell = stage.shell
+    kinds = "SVG (*.svg);;DXF (*.dxf);;PDF (*.pdf)"
+    path = shell.choosers.save_cut(
+        shell.window, "Write the paths", shell.settings.values.folder, f"{stage.job_name}-cut.svg", kinds
+    )
+    _written(stage, path, lambda done, path: deliver_drawing(done.work, path))
+
+
+def ask_machine(stage: CutStage) -> None:
+    """Asks for the file of a machine, and takes it."""
+    shell = stage.shell
+    path = shell.choosers.open_cut(shell.window, "Choose a machine", shell.settings.values.folder, "Machines (*.toml)")
+    if path is None:
+        return
+    try:
+        stage.own_panel.do((SetMachine(machine_named(str(path))),))
+    except SyntaxaError as error:
+        stage.own_panel.refuse(str(error))
+
+
+def ask_tools(stage: CutStage) -> None:
+    """Asks for a table of tools, and takes them into the job."""
+    shell = stage.shell
+    path = shell.choosers.open_cut(
+        shell.window, "Choose a table of tools", shell.settings.values.folder, "Tables (*.csv)"
+    )
+    if path is None:
+        return
+    try:
+        tools = tools_from(text_of(path), path.name)
+    except SyntaxaError as error:
+        stage.own_panel.refuse(str(error))
+        return
+    if tools:
+        stage.own_panel.do((HoldTools(tools),))
+
+
+def ask_tools_out(stage: CutStage) -> None:
+    """Asks where, and writes all tools there."""
+    shell, state = stage.shell, stage.shell.session.state
+    path = shell.choosers.save_cut(
+        shell.window, "Write the tools", shell.settings.values.folder, "tools.csv", "Tables (*.csv)"
+    )
+    if path is None or state is None:
+        return
+    own = {t.name: t for t in state.part(Planned).tools}
+    tools = {t.name: t for t in stage.own_panel.tools} | own
+
+    def work(_progress: Progress) -> None:
+        put_out(path, tools_as_csv(tools.values()).encode())
+
+    shell.run(f"Writing {path.name}", work, lambda _done: shell.tell(f"Wrote {path.name}."))

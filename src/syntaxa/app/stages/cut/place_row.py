@@ -1,0 +1,86 @@
+"""What is done by hand on one contour: the other side, its start, its tabs, left out, or as the others."""
+
+from __future__ import annotations
+
+import msgspec
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
+
+from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.cut.contours import Contour
+from syntaxa.cut.model import Place
+from syntaxa.cut.part import Planned
+from syntaxa.cut.steps import SetPick, SetPlace
+
+
+class PlaceRow(QWidget):
+    """The contour that was clicked, and what can be done with it."""
+
+    wanted = pyqtSignal(object)
+    start_wanted = pyqtSignal()
+    tab_wanted = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._plan = Planned()
+        self._operation = ""
+        self._contour: Contour | None = None
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        self.says = label("", "dim", wrap=True)
+        turn = button("Other side", "The tool goes on the other side of this contour")
+        start = button("Start here…", "The next click says where this contour is begun")
+        tab = button("Tab here…", "The next click puts a tab on this contour")
+        plain = button("As the others", "Nothing is set by hand on this contour")
+        leave = button("Leave out", "This contour does not belong to the operation")
+        turn.clicked.connect(self._turn)
+        start.clicked.connect(self.start_wanted)
+        tab.clicked.connect(self.tab_wanted)
+        plain.clicked.connect(self._plain)
+        leave.clicked.connect(self._leave)
+        column.addWidget(self.says)
+        column.addLayout(row_of(turn, start, tab, None))
+        column.addLayout(row_of(leave, plain, None))
+        self.hide()
+
+    def show_contour(self, plan: Planned, operation: str, contour: Contour | None) -> None:
+        """The contour that is chosen and the operation that it is of; or none."""
+        self._plan, self._operation, self._contour = plan, operation, contour
+        self.setVisible(contour is not None and bool(operation))
+        if contour is None:
+            return
+        place = self.place
+        by_hand = [
+            *(("the other side",) if place.turned else ()),
+            *(("start",) if place.start is not None else ()),
+            *((f"{len(place.tabs_at)} tabs",) if place.tabs_at is not None else ()),
+        ]
+        what = {"outer": "Outline", "hole": "Hole", "line": "Line"}[contour.bounds]
+        self.says.setText(f"{what} of {contour.sketch}, {operation}. By hand: {', '.join(by_hand) or 'nothing'}.")
+
+    @property
+    def place(self) -> Place:
+        """What is set on the contour."""
+        return self._plan.place(self._operation, self._contour.key if self._contour is not None else "")
+
+    def set_start(self, x: float, y: float) -> None:
+        """It is begun at a place (mm)."""
+        self.wanted.emit((SetPlace(msgspec.structs.replace(self.place, start=(x, y))),))
+
+    def add_tab(self, x: float, y: float) -> None:
+        """One more tab, at a place (mm)."""
+        self.wanted.emit(
+            (SetPlace(msgspec.structs.replace(self.place, tabs_at=(*(self.place.tabs_at or ()), (x, y)))),)
+        )
+
+    def _turn(self) -> None:
+        self.wanted.emit((SetPlace(msgspec.structs.replace(self.place, turned=not self.place.turned)),))
+
+    def _plain(self) -> None:
+        self.wanted.emit((SetPlace(Place(self.place.operation, self.place.contour)),))
+
+    def _leave(self) -> None:
+        operation = self._plan.operation(self._operation)
+        without = (*operation.pick.without, self.place.contour)
+        self.wanted.emit((SetPick(self._operation, msgspec.structs.replace(operation.pick, without=without)),))

@@ -1,0 +1,288 @@
+"""Cut: from closed profiles to a program that is proven before it runs."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from functools import cached_property
+from pathlib import Path
+from typing import cast
+
+import msgspec
+
+from syntaxa.app.canvas.layer import Layer
+from syntaxa.app.canvas.tools.box import BoxTool
+from syntaxa.app.canvas.tools.pick import PickTool
+from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.shell import Shell
+from syntaxa.app.shell.stage import Stage, WalkStep
+from syntaxa.app.stages.cut.commands import (
+    ask_drawing,
+    ask_machine,
+    ask_program,
+    ask_setup,
+    ask_tools,
+    ask_tools_out,
+    commands,
+)
+from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
+from syntaxa.app.stages.cut.panel import CutPanel
+from syntaxa.cut.bench.heights import HeightMap
+from syntaxa.cut.bench.timeline import Standing
+from syntaxa.cut.library import machines, shipped_tools
+from syntaxa.cut.model import Operation, Pick, Settings
+from syntaxa.cut.part import Planned
+from syntaxa.cut.proving import Proven
+from syntaxa.cut.steps import HoldTools, SetOperation, SetPick
+from syntaxa.cut.views import STOCKS
+from syntaxa.geometry.types import Box, Floats
+
+#: mm round a finding that are seen when it is gone to.
+_ROOM = 15.0
+
+
+class CutStage(Stage):
+    """Shows paths and the stock on the drawing, and plays the program there."""
+
+    name, title, icon = "cut", "Cut", "cut"
+    purpose = "Outlines, pockets and holes become a program, which is played and judged before it runs."
+
+    def __init__(self, shell: Shell) -> None:
+        super().__init__(shell)
+        self._stock, self._bench = StockLayer(), BenchLayer()
+        self._paths = PathsLayer(self.choose_contour)
+        self._found = FoundLayer(self._choose_found)
+        self._shown_made: Proven | None = None
+        self._shown_move = -1
+        self._outlines_of: Proven | None = None
+        self._outermost: Sequence[Floats] = ()
+        self._fitted = False
+        shell.session.opened.connect(self._opened)
+
+    def make_panel(self) -> CutPanel:
+        made = CutPanel(self.shell.session)
+        made.machines, made.tools = machines(self.own_folder / "machines"), shipped_tools()
+        made.setup.zero_wanted.connect(self._pick_zero)
+        made.setup.clamp_wanted.connect(self._draw_clamp)
+        made.setup.machine_wanted.connect(lambda: ask_machine(self))
+        made.setup.tools_wanted.connect(lambda: ask_tools(self))
+        made.setup.tools_out_wanted.connect(lambda: ask_tools_out(self))
+        made.operations.picked_wanted.connect(self._take_selected)
+        made.operations.chosen.connect(self._show_chosen)
+        made.order.about.connect(self.choose_contour)
+        made.place.start_wanted.connect(self._pick_start)
+        made.place.tab_wanted.connect(self._pick_tab)
+        made.run.stood.connect(self._stand)
+        made.run.found_chosen.connect(self._see_found)
+        made.run.seen_changed.connect(self._show_run)
+        made.page_changed.connect(self._show_run)
+        made.program_wanted.connect(lambda: ask_program(self))
+        made.sheet_wanted.connect(lambda: ask_setup(self))
+        made.drawing_wanted.connect(lambda: ask_drawing(self))
+        return made
+
+    @property
+    def own_panel(self) -> CutPanel:
+        """The panel, as what it is."""
+        return cast(CutPanel, self.panel)
+
+    @cached_property
+    def own_folder(self) -> Path:
+        """Where the user's own machines lie, beside the settings."""
+        return self.shell.settings.choices_path.parent
+
+    @property
+    def job_name(self) -> str:
+        """What files of the job are called."""
+        job = self.shell.session.job
+        return Path(job.source.name).stem if job is not None else "program"
+
+    def commands(self) -> Sequence[Command]:
+        return commands(self)
+
+    def layers(self) -> Sequence[Layer]:
+        return self._stock, self._bench, self._paths, self._found
+
+    def left(self) -> None:
+        if self.has_panel:
+            self.own_panel.run.pause()
+
+    def _opened(self) -> None:
+        self._shown_made, self._shown_move, self._fitted = None, -1, False
+        self._stock.show(None, ())
+        self._paths.show(None)
+        self._found.show((), (0.0, 0.0))
+        if self.has_panel:
+            self.own_panel.begin_again()
+
+    # ------------------------------------------------------------------ showing
+
+    def refresh(self) -> None:
+        state, panel = self.shell.session.state, self.own_panel
+        if state is None:
+            return
+        plan, done = state.part(Planned), panel.proven
+        self._stock.show(done.work if done is not None else None, plan.stock.keep_out)
+        self._paths.show(done)
+        self._found.show(panel.run.findings if done is not None else (), done.work.stock.zero if done else (0.0, 0.0))
+        if done is not None and not self._fitted:
+            # The stock is larger than the drawing: once it is there, all of it is shown.
+            self._fitted = True
+            self.shell.canvas.fit_box(done.work.stock.box)
+        self._show_chosen()
+        self._show_run()
+
+    def _show_chosen(self) -> None:
+        """The contour and the operations that are chosen."""
+        panel, state = self.own_panel, self.shell.session.state
+        if state is None:
+            return
+        number = self._paths.chosen
+        contours = panel.proven.work.contours.contours if panel.proven is not None else ()
+        contour = contours[number] if 0 <= number < len(contours) else None
+        operation = self._operation_of(number)
+        panel.place.show_contour(state.part(Planned), operation, contour)
+        self._paths.choose(number if contour is not None else -1, panel.operations.names)
+
+    def _operation_of(self, number: int) -> str:
+        """The operation of a contour: one that is chosen before others."""
+        done = self.own_panel.proven
+        names = [c.doing.operation.name for c in done.work.cuttings if c.run.number == number] if done else []
+        chosen = self.own_panel.operations.names
+        return next((n for n in names if n in chosen), names[0] if names else "")
+
+    def choose_contour(self, number: int) -> None:
+        """A contour was clicked, or its cut was chosen in the list."""
+        self._paths.choose(number, self.own_panel.operations.names)
+        self._show_chosen()
+
+    def open_matters(self) -> int:
+        return len(self.own_panel.proven.verdict.wrong) if self.has_panel and self.own_panel.proven is not None else 0
+
+    # ------------------------------------------------------------------ playing
+
+    def play(self) -> None:
+        """Plays the program, or stands still."""
+        panel = self.own_panel
+        panel.tabs.setCurrentIndex(panel.tabs.count() - 1)
+        panel.run.toggle()
+
+    def _stand(self, standing: Standing | None) -> None:
+        self._show_run()
+
+    def _show_run(self) -> None:
+        """The stock and the tool as the player has them, while its page is open."""
+        panel, done = self.own_panel, self.own_panel.proven
+        standing = panel.run.standing
+        seen = panel.runs and done is not None and standing is not None and standing.move >= 0
+        self._paths.set_shown(not panel.runs or panel.run.paths.isChecked())
+        if not seen or done is None or standing is None:
+            self._bench.show_tool(None)
+            self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
+            self._shown_move = -1
+            return
+        self._bench.show_tool(tool_at(standing, done))
+        self._bench.clip_to(self._outlines(done) if panel.run.part.isChecked() else ())
+        if not panel.run.stock.isChecked():
+            self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
+            self._shown_move = -1
+        elif standing.move != self._shown_move or done is not self._shown_made:
+            stock = self._stock_at(done, standing.move + 1)
+            if stock is not None:
+                self._shown_move, self._shown_made = standing.move, done
+                self._bench.show_stock(stock, done.work.stock.zero, self.shell.dress.tokens)
+
+    def _outlines(self, done: Proven) -> Sequence[Floats]:
+        """The outermost outlines of a program's parts, kept as long as the program is."""
+        if self._outlines_of is not done:
+            self._outlines_of = done
+            self._outermost = [c.rows for c in done.work.contours.contours if c.bounds == "outer" and not c.depth]
+        return self._outermost
+
+    def _stock_at(self, done: Proven, moves: int) -> HeightMap | None:
+        """The stock after some moves: from the last picture of it that was kept."""
+        stocks = self.shell.session.view(STOCKS)
+        kept = stocks.before(moves) if stocks is not None else None
+        if kept is None:
+            return None
+        first, stock = kept
+        made = stock.copy()
+        made.cut(done.played.moves[first:moves], dict(done.tools), done.machine.is_flat)
+        return made
+
+    def next_found(self) -> None:
+        """The next thing that the bench machine found."""
+        panel = self.own_panel
+        panel.tabs.setCurrentIndex(panel.tabs.count() - 1)
+        count = len(panel.run.findings)
+        if count:
+            panel.run.found.selectRow((panel.run.found.chosen_row() + 1) % count)
+
+    def _choose_found(self, number: int) -> None:
+        panel = self.own_panel
+        panel.tabs.setCurrentIndex(panel.tabs.count() - 1)
+        panel.run.found.selectRow(number)
+
+    def _see_found(self, number: int) -> None:
+        """A finding was chosen: the drawing goes there, and the player to its line."""
+        self._found.mark(number)
+        panel = self.own_panel
+        if not 0 <= number < len(panel.run.findings):
+            return
+        found = panel.run.findings[number]
+        x, y = self._found.place(number)
+        self.shell.canvas.fit_box((x - _ROOM, y - _ROOM, x + _ROOM, y + _ROOM))
+        if found.line and panel.run.timeline is not None:
+            panel.run.pause()
+            panel.run.go_to(panel.run.timeline.end_of(panel.run.timeline.first_of_line(found.line)))
+
+    # ------------------------------------------------------------------ picking on the drawing
+
+    def _pick(self, says: str, goal: Callable[[float, float], None]) -> None:
+        self.shell.tell(f"{says}. Escape gives up.")
+        self.shell.canvas.take(PickTool(self.shell.canvas, says, goal))
+
+    def _pick_zero(self) -> None:
+        self._pick("The program's zero", self.own_panel.setup.pick_zero)
+
+    def _pick_start(self) -> None:
+        self._pick("Begin here", self.own_panel.place.set_start)
+
+    def _pick_tab(self) -> None:
+        self._pick("A tab here", self.own_panel.place.add_tab)
+
+    def _draw_clamp(self) -> None:
+        self.shell.tell("Drag a box where the clamp stands. Escape gives up.")
+
+        def drawn(box: Box) -> None:
+            self.own_panel.setup.add_clamp(box)
+
+        self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
+
+    def _take_selected(self, more: bool) -> None:
+        """What is selected on the drawing belongs to the chosen operation, too, or alone."""
+        roots = tuple(dict.fromkeys(c.root for c in self.shell.canvas.selection.curves()))
+        chosen = self.own_panel.operations.operations
+        if not roots:
+            self.own_panel.refuse("Nothing is selected on the drawing.")
+        elif len(chosen) == 1:
+            old = chosen[0].pick
+            pick = (
+                msgspec.structs.replace(old, roots=tuple(dict.fromkeys((*old.roots, *roots))))
+                if more
+                else Pick(roots=roots)
+            )
+            self.own_panel.do((SetPick(chosen[0].name, pick),))
+
+    # ------------------------------------------------------------------ the demo's walk
+
+    def walk(self) -> Sequence[WalkStep]:
+        return (("", self._add_demo), ("7-cut", lambda: self.own_panel.tabs.setCurrentIndex(0)))
+
+    def _add_demo(self) -> None:
+        tool = next(t for t in shipped_tools() if t.kind == "beam")
+        sketches = tuple(
+            s.name for s in (self.shell.session.state.profiles() if self.shell.session.state else ())
+            if s.name not in ("TITLE-BLOCK", "CENTRE-LINES")
+        )  # fmt: skip
+        operation = Operation("Outline", "profile", Pick(sketches=sketches), Settings(tool=tool.name))
+        self.own_panel.do((HoldTools((tool,)), SetOperation(operation)))

@@ -1,0 +1,109 @@
+"""The step that lays parts and copies of them on sheets, each sheet a sketch of its own beside the drawing."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import ClassVar
+
+from syntaxa.cut.base import CutStep
+from syntaxa.cut.contours import Contours, contours_of
+from syntaxa.cut.nesting import Laid, Turning, Way, nested, waste
+from syntaxa.cut.part import Planned
+from syntaxa.drawing.model import Curve, placed_curves
+from syntaxa.drawing.names import Names
+from syntaxa.drawing.state import Entry, Sketch, State
+from syntaxa.drawing.step import QUIET, Context
+from syntaxa.errors import CutError
+from syntaxa.geometry.points import Vector
+from syntaxa.geometry.transform import Transform
+
+#: mm between sheets as they are laid beside each other.
+_APART = 25.0
+
+
+class NestParts(CutStep, frozen=True, tag="nest-parts"):
+    """Copies of all parts on sheets of a size (mm): sketches “Sheet 1” and so on; what they were copied from only
+    helps then.
+
+    copies  of every part; some  (sketch, copies) where it is another number; turning  "half" keeps the grain
+    """
+
+    sheet: tuple[float, float]
+    copies: int = 1
+    some: tuple[tuple[str, int], ...] = ()
+    gap: float = 5.0
+    margin: float = 5.0
+    turning: Turning = "quarters"
+    way: Way = "shape"
+    slot: ClassVar = "one"
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Nest on sheets of {self.sheet[0]:g} x {self.sheet[1]:g} mm"
+
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
+        """Raises CutError where a part is larger than a sheet, or nothing is closed."""
+        del context
+        if not (0 < self.sheet[0] < 1e5 and 0 < self.sheet[1] < 1e5 and 0 <= self.gap < 1e4 and 0 <= self.margin < 1e4):
+            raise CutError("The sheet, its margin or the gap makes no sense.", suggestion="Give lengths in mm.")
+        contours = contours_of(state)
+        outer = [k for k, c in enumerate(contours.contours) if c.bounds == "outer" and not c.depth]
+        if not outer:
+            raise CutError("Nothing is closed, so nothing can be nested.", suggestion="Mend it first.")
+        counts = [dict(self.some).get(contours.contours[k].sketch, self.copies) for k in outer]
+        if any(c < 0 for c in counts):
+            raise CutError("There cannot be fewer than no copies.")
+        rows = [contours.contours[k].rows for k in outer]
+        laid = nested(rows, counts, self.sheet, self.gap, self.margin, self.turning, self.way)
+        return self._with_sheets(state, contours, outer, laid)
+
+    def _with_sheets(
+        self, state: State, contours: Contours, outer: Sequence[int], laid: Sequence[Laid]
+    ) -> tuple[State, Entry]:
+        members = _members(state, contours, outer)
+        box = contours.box or (0.0, 0.0, 0.0, 0.0)
+        names = Names(c.id for c in (*state.curves(), *(x.curve for x in state.excluded)))
+        sheets: list[list[Curve]] = [[] for _ in range(1 + max((one.sheet for one in laid), default=-1))]
+        corners = [(box[0] + k * (self.sheet[0] + _APART), box[3] + 2 * _APART) for k in range(len(sheets))]
+        for one in laid:
+            x, y = corners[one.sheet]
+            by = Transform.rotating(one.turn).then(Transform.moving(Vector(one.x + x, one.y + y)))
+            copies = tuple(replace(c, id=names.numbered("nested"), descent=(), locked=False) for c in members[one.part])
+            sheets[one.sheet] += placed_curves(copies, by, names)
+        taken = {s.name for s in state.sketches}
+        made = [Sketch(_free(f"Sheet {k + 1}", taken), 0x0E6B63, tuple(curves)) for k, curves in enumerate(sheets)]
+        helping = tuple(replace(s, purpose="construction") if s.purpose == "profile" else s for s in state.sketches)
+        areas = [contours.parts[contours.contours[k].part].area for k in outer]
+        lost = waste(areas, laid, self.sheet)
+        plan = state.part(Planned)
+        boxes = tuple(
+            (s.name, (x, y, x + self.sheet[0], y + self.sheet[1])) for s, (x, y) in zip(made, corners, strict=True)
+        )
+        after = replace(state, sketches=(*helping, *made)).with_part(replace(plan, sheets=boxes))
+        parts = "1 part" if len(laid) == 1 else f"{len(laid)} parts"
+        on = "1 sheet" if len(made) == 1 else f"{len(made)} sheets"
+        says = f"{parts} on {on}; {lost:.1%} is waste."
+        return after, Entry(sum(len(s.curves) for s in made), says=says)
+
+
+def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[list[Curve]]:
+    """The curves of each part: its outline, and all that lies in it."""
+    own: dict[int, set[str]] = {k: set() for k in outer}
+    for k, contour in enumerate(contours.contours):
+        top = k
+        while contours.contours[top].parent >= 0:
+            top = contours.contours[top].parent
+        if top in own:
+            own[top] |= set(contour.roots)
+    curves = [c for s in state.profiles() for c in s.curves]
+    return [[c for c in curves if c.root in own[k]] for k in outer]
+
+
+def _free(name: str, taken: set[str]) -> str:
+    found = (
+        name if name not in taken else next(n for k in range(2, len(taken) + 3) if (n := f"{name} ({k})") not in taken)
+    )
+    taken.add(found)
+    return found

@@ -1,0 +1,89 @@
+"""What is shown of Cut: the contours of the drawing, the proven program, and the stock at a time."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from syntaxa.cut.bench.heights import HeightMap
+from syntaxa.cut.contours import Contours, contours_of
+from syntaxa.cut.part import Planned
+from syntaxa.cut.proving import Proven, proven
+from syntaxa.drawing.view import Standing, View, on_state
+from syntaxa.errors import CutError, Progress
+
+#: Pictures of the stock between which the player starts anew.
+_MARKS = 12
+
+
+@dataclass(frozen=True)
+class Made:
+    """The program of a job and what it will make; or why there is none."""
+
+    proven: Proven | None = None
+    why: str = ""
+
+
+def _contours(standing: Standing, *, progress: Progress) -> Contours:
+    del progress
+    return contours_of(standing.state)
+
+
+def _made(standing: Standing, *, progress: Progress) -> Made:
+    plan = standing.state.part(Planned)
+    if not any(o.enabled for o in plan.operations):
+        return Made(why="Nothing is to be cut yet: add an operation.")
+    context = standing.context(progress)
+    # The player asks for the same as the page that judges.
+    return context.kept("program that is cut", lambda: _proven(standing, progress), 1_000_000)
+
+
+def _proven(standing: Standing, progress: Progress) -> Made:
+    try:
+        return Made(proven(standing.state, "", progress))
+    except CutError as error:
+        return Made(why=str(error))
+
+
+@dataclass(frozen=True)
+class Stocks:
+    """The stock after some moves each, from the untouched one on: numbers of moves, and maps."""
+
+    marks: tuple[tuple[int, HeightMap], ...] = ()
+
+    def before(self, move: int) -> tuple[int, HeightMap] | None:
+        """The last of them that comes before a move."""
+        return next(((k, m) for k, m in reversed(self.marks) if k <= move), None)
+
+    @property
+    def size(self) -> int:
+        """Bytes, roughly."""
+        return sum(m.heights.nbytes for _, m in self.marks)
+
+
+def _stocks(standing: Standing, *, progress: Progress) -> Stocks:
+    made = _made(standing, progress=lambda f: progress(0.5 * f))
+    if made.proven is None:
+        return Stocks()
+    done = made.proven
+    target, moves, tools = done.target, done.played.moves, dict(done.tools)
+    if target.box is None:
+        return Stocks()
+    stock = HeightMap(target.box, target.top, target.bottom)
+    marks = [(0, stock.copy())]
+    step = max(1, len(moves) // _MARKS)
+    for begin in range(0, len(moves), step):
+        progress(0.5 + 0.5 * begin / len(moves))
+        end = min(begin + step, len(moves))
+        stock.cut(moves[begin:end], tools, done.machine.is_flat)
+        marks.append((end, stock.copy()))
+    return Stocks(tuple(marks))
+
+
+#: The contours of what is there to be made.
+CONTOURS: View[Contours] = View("Contours", on_state, _contours, lambda c: 2000 * len(c.contours))
+
+#: The program, read again and judged.
+MADE: View[Made] = View("Cutting", on_state, _made, lambda m: 10_000 + (m.proven.size if m.proven else 0))
+
+#: The stock as the program is played.
+STOCKS: View[Stocks] = View("Playing", on_state, _stocks, lambda s: 1000 + s.size)

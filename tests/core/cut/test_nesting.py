@@ -1,0 +1,109 @@
+"""Nesting: nothing overlaps, everything keeps the gap and the margin, nothing is lost; judged by facets."""
+
+from __future__ import annotations
+
+import itertools
+import math
+
+import numpy as np
+import pytest
+import shapely
+from cutting import beamed, box, circle, drawing, prove, rounded
+from hypothesis import given
+from hypothesis import strategies as st
+from regions import flat, polygon, stadium, star
+
+from syntaxa.cut.model import Stock
+from syntaxa.cut.nesting import nested, waste
+from syntaxa.cut.offsets.chains import area_of
+from syntaxa.cut.part import Planned
+from syntaxa.cut.sheets import NestParts
+from syntaxa.errors import CutError
+
+SHEET = (200.0, 150.0)
+
+
+def placed(outlines, laid):
+    """What lies on each sheet, by facets."""
+    sheets = {}
+    for one in laid:
+        points = flat(outlines[one.part], 0.01)
+        c, s = math.cos(one.turn), math.sin(one.turn)
+        turned = np.column_stack([c * points[:, 0] - s * points[:, 1], s * points[:, 0] + c * points[:, 1]])
+        sheets.setdefault(one.sheet, []).append(shapely.Polygon(turned + np.array([one.x, one.y])))
+    return sheets
+
+
+def some_outlines(seed):
+    rng = np.random.default_rng(seed)
+    return [star(rng, 9, 0.4, 0.1, 18.0), stadium(0, 0, 30, 14), polygon(3, 22.0), polygon(6, 15.0)]
+
+
+@pytest.mark.parametrize("way", ["shape", "grid"])
+@pytest.mark.parametrize("turning", ["none", "half", "quarters", "eighths"])
+def test_nothing_overlaps_and_the_gap_is_kept(way, turning):
+    outlines, copies, gap, margin = some_outlines(1), [4, 6, 5, 3], 3.0, 6.0
+    laid = nested(outlines, copies, SHEET, gap, margin, turning, way)
+    assert [sum(one.part == k for one in laid) for k in range(4)] == copies
+    room = shapely.box(margin, margin, SHEET[0] - margin, SHEET[1] - margin).buffer(1e-6)
+    for parts in placed(outlines, laid).values():
+        assert all(room.contains(p) for p in parts)
+        assert all(a.distance(b) >= gap - 1e-3 for a, b in itertools.combinations(parts, 2))
+
+
+@given(st.integers(0, 30), st.floats(0, 8))
+def test_any_gap(seed, gap):
+    outlines = some_outlines(seed)
+    for parts in placed(outlines, nested(outlines, [2, 2, 2, 2], SHEET, gap, 2.0)).values():
+        assert all(a.distance(b) >= gap - 2e-2 for a, b in itertools.combinations(parts, 2))
+
+
+def test_the_grain_is_kept_by_half_turns():
+    laid = nested(some_outlines(2), [3, 3, 3, 3], SHEET, 2.0, 2.0, "half")
+    assert {one.turn for one in laid} <= {0.0, math.pi}
+
+
+def test_shapes_lie_closer_than_boxes():
+    """Triangles fill the halves of boxes that other triangles leave."""
+    outlines, sheets = [polygon(3, 25.0)], {}
+    for way in ("shape", "grid"):
+        laid = nested(outlines, [40], SHEET, 1.0, 1.0, "eighths", way)
+        sheets[way] = 1 + max(one.sheet for one in laid)
+    assert sheets["shape"] < sheets["grid"]
+
+
+def test_waste_is_what_no_part_covers():
+    outlines = [box_rows(50, 75)]
+    laid = nested(outlines, [8], (200.0, 150.0), 0.0, 0.0, "none")
+    areas = [area_of(r) for r in outlines]
+    sheets = 1 + max(one.sheet for one in laid)
+    assert waste(areas, laid, (200.0, 150.0)) == pytest.approx(1 - 8 * 50 * 75 / (sheets * 200 * 150))
+
+
+def box_rows(w, h):
+    return np.array([[0, 0, 0], [w, 0, 0], [w, h, 0], [0, h, 0]], float)
+
+
+def test_what_cannot_be_nested_is_told():
+    with pytest.raises(CutError, match="larger than the sheet"):
+        nested([box_rows(300, 10)], [1], SHEET, 1.0, 1.0, "none")
+    with pytest.raises(CutError, match="no room"):
+        nested([box_rows(3, 10)], [1], SHEET, 1.0, 90.0)
+    with pytest.raises(CutError, match="too many"):
+        nested([box_rows(3, 10)], [100_000], SHEET, 1.0, 1.0)
+    with pytest.raises(CutError, match="makes no sense"):
+        NestParts((0.0, 10.0)).apply(drawing(box("A", 0, 0, 10, 10)))
+
+
+def test_a_sheet_of_copies_is_cut_and_every_copy_is_its_profile():
+    state = drawing(rounded("OUT", 0, 0, 60, 40, 6), circle("HOLE", 30, 20, 8), circle("HOLE2", 12, 20, 3))
+    after, entry = NestParts((200.0, 150.0), copies=7, gap=3.0).apply(state)
+    assert entry.says.startswith("7 parts on 1 sheet")
+    assert [s.purpose for s in after.sketches] == ["construction", "profile"]
+    assert len(after.sketch("Sheet 1").curves) == 21
+    done = prove(beamed(after, stock=Stock(sketch="Sheet 1")))
+    assert done.verdict.deviation <= 1e-6
+    assert not done.verdict.wrong
+    assert done.work.stock.size[:2] == pytest.approx((200.0, 150.0))
+    assert len({c.id for s in after.sketches for c in s.curves}) == 24
+    assert after.part(Planned).sheets[0][0] == "Sheet 1"
