@@ -11,7 +11,6 @@
     +-- MendError               a tolerance that makes no sense
     +-- FormError               a solid that cannot be made
     +-- CutError                a tool, machine or operation that makes no sense
-    |   +-- ProgramError        a program that the bench machine cannot play
     +-- DeliverError            a file that cannot be written
     +-- JobError                a job file that cannot be read or saved
     +-- GoneError               something named that is no longer there
@@ -76,10 +75,6 @@ class FormError(SyntaxaError):
 
 class CutError(SyntaxaError):
     """A tool, machine or operation that makes no sense, or a path that cannot be made."""
-
-
-class ProgramError(CutError):
-    """A program that the bench machine cannot play; says in which line."""
 
 
 class DeliverError(SyntaxaError):

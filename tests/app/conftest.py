@@ -65,6 +65,12 @@ class Chosen(Choosers):
     def save_job(self, parent, folder, name):
         return self.path
 
+    def save_cut(self, parent, title, folder, name, kinds):
+        return self.path
+
+    def open_cut(self, parent, title, folder, kinds):
+        return self.path
+
     def save_bodies(self, parent, folder, name):
         return self.path
 

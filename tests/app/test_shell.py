@@ -110,15 +110,15 @@ def write_demo_into(folder):
 
 def test_a_stage_is_found_in_rail_menu_keys_palette_and_canvas(qtbot, weighing):
     stage = weighing.stage("weigh")
-    assert weighing.rail.buttons[7].text() == "Weigh"
+    assert weighing.rail.buttons[8].text() == "Weigh"
     bar = weighing.window.menuBar()
     menus = [a.text().replace("&", "") for a in bar.actions()]
     assert menus[-2:] == ["Weigh", "Help"]
     weighing.open_demo()
     qtbot.waitUntil(weighing.settled, timeout=60_000)
-    assert weighing.rail.buttons[7].accessibleName() == "Weigh, 3 open"
+    assert weighing.rail.buttons[8].accessibleName() == "Weigh, 3 open"
     drawn = Counting.drawn
-    QTest.keyClick(weighing.window, Qt.Key.Key_8)
+    QTest.keyClick(weighing.window, Qt.Key.Key_9)
     qtbot.waitUntil(lambda: weighing.shell.stage is stage)
     assert weighing.window.panels.currentWidget() is stage.panel
     assert stage.panel.says.text().endswith(" curves")

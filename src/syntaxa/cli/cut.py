@@ -49,9 +49,6 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
     notes = [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
     sheets: Sequence[str] = [name for name, _ in state.part(Planned).sheets] or [""]
     done = [proven(_of_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
-    if not any(d.work.cuttings for d in done):
-        work = done[0].work
-        raise UsageError(work.failed[0][1] if work.failed else "There is nothing to be cut.")
     written: list[str] = []
     for number, one in enumerate(done, 1):
         number_of = number if len(done) > 1 else 0
@@ -86,11 +83,7 @@ def _of_sheet(state: State, name: str) -> State:
     if not name:
         return state
     plan = state.part(Planned)
-    stock = msgspec.structs.replace(plan.stock, sketch=name)
-    operations = tuple(
-        msgspec.structs.replace(o, pick=msgspec.structs.replace(o.pick, sketches=(name,))) for o in plan.operations
-    )
-    return state.with_part(dataclasses.replace(plan, stock=stock, operations=operations))
+    return state.with_part(dataclasses.replace(plan, stock=msgspec.structs.replace(plan.stock, sketch=name)))
 
 
 def _write(

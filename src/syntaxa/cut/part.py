@@ -22,7 +22,8 @@ class Planned(Part):
 
     machine   None before one was chosen
     tools     copies of those that are used, so that a job cuts the same on every computer
-    sheets    sketches that are sheets of nested parts, and their boxes (mm)
+    sheets    sketches that are sheets of nested parts, and their boxes (mm); copied  root of each curve on them, the
+              sketch that it was copied from, and the root there
     ordering  what goes first; locked  (operation, contour) in an order that was set by hand and stays
     """
 
@@ -32,6 +33,7 @@ class Planned(Part):
     operations: tuple[Operation, ...] = ()
     places: tuple[Place, ...] = ()
     sheets: tuple[tuple[str, Box], ...] = ()
+    copied: tuple[tuple[str, str, str], ...] = ()
     ordering: Ordering = "by tool"
     locked: tuple[tuple[str, str], ...] = ()
 
@@ -39,6 +41,11 @@ class Planned(Part):
     def chosen_machine(self) -> Machine:
         """The machine; the first of the shipped ones before one was chosen."""
         return self.machine or shipped_machines()[0]
+
+    @property
+    def sheet(self) -> str:
+        """The sheet that is the stock, and so all that is cut; empty where the stock is none of them."""
+        return self.stock.sketch if any(name == self.stock.sketch for name, _ in self.sheets) else ""
 
     def operation(self, name: str) -> Operation:
         """The operation of a name; raises CutError."""

@@ -4,18 +4,39 @@ from __future__ import annotations
 
 from syntaxa.cut.contours import Contour, Contours
 from syntaxa.cut.model import Operation, Pick
+from syntaxa.cut.part import Planned
 from syntaxa.drawing.descent import RegionRef
 
 #: Share of the bounds that a region must have in common with the one that was named, to be what became of it.
 _ENOUGH = 0.5
 
 
-def picked(operation: Operation, contours: Contours) -> tuple[list[int], list[str]]:
+class Nested:
+    """Where the stock is a sheet of nested parts: what lies on it, and what that was copied from."""
+
+    def __init__(self, plan: Planned) -> None:
+        self._sheet = plan.sheet
+        self._from = {root: (sketch, first) for root, sketch, first in plan.copied}
+
+    def lets(self, contour: Contour) -> bool:
+        """Whether a contour is there to be cut at all."""
+        return not self._sheet or contour.sketch == self._sheet
+
+    def sketches(self, contour: Contour) -> set[str]:
+        """The sketch of a contour, and that which it was copied from."""
+        return {contour.sketch, *(self._from[r][0] for r in contour.roots if r in self._from)}
+
+    def roots(self, contour: Contour) -> set[str]:
+        """The roots of a contour, and those which they were copied from."""
+        return {*contour.roots, *(self._from[r][1] for r in contour.roots if r in self._from)}
+
+
+def picked(operation: Operation, contours: Contours, nested: Nested) -> tuple[list[int], list[str]]:
     """(numbers of the contours, what was named and is gone, in sentences)."""
     pick = operation.pick
     found: dict[int, None] = {}
     if not pick.by_hand_only:
-        found |= dict.fromkeys(k for k, c in enumerate(contours.contours) if _lets(operation, c))
+        found |= dict.fromkeys(k for k, c in enumerate(contours.contours) if _lets(operation, c, nested))
     gone = []
     for ref in pick.regions:
         part = _part(ref, contours)
@@ -24,19 +45,20 @@ def picked(operation: Operation, contours: Contours) -> tuple[list[int], list[st
         else:
             found |= dict.fromkeys(contours.parts[part].contours)
     for root in pick.roots:
-        mine = [k for k, c in enumerate(contours.contours) if root in c.roots]
+        mine = [k for k, c in enumerate(contours.contours) if root in nested.roots(c)]
         if not mine:
             gone.append(f"#{root} is no longer there.")
         found |= dict.fromkeys(mine)
     left_out = set(pick.without)
-    return [k for k in sorted(found) if contours.contours[k].key not in left_out], gone
+    there = [k for k in sorted(found) if nested.lets(contours.contours[k])]
+    return [k for k in there if contours.contours[k].key not in left_out], gone
 
 
-def _lets(operation: Operation, contour: Contour) -> bool:
+def _lets(operation: Operation, contour: Contour, nested: Nested) -> bool:
     pick = operation.pick
     if not _fits_kind(operation, contour):
         return False
-    if pick.sketches and contour.sketch not in pick.sketches:
+    if pick.sketches and not nested.sketches(contour) & set(pick.sketches):
         return False
     if pick.layers and not contour.layers & set(pick.layers):
         return False

@@ -18,7 +18,7 @@ from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.planning import Work, planned
 from syntaxa.cut.program.assembling import Program, numbers_of, tools_of, written
 from syntaxa.drawing.state import State
-from syntaxa.errors import Progress, no_progress
+from syntaxa.errors import CutError, Progress, no_progress
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -60,6 +60,9 @@ def proven(state: State, title: str = "", progress: Progress = no_progress) -> P
     """The work of a job, written, read and judged; raises CutError."""
     plan = state.part(Planned)
     work = planned(state, lambda f: progress(0.5 * f))
+    if work.failed and not work.cuttings:
+        name, why = work.failed[0]
+        raise CutError(why if name in why else f"{name}: {why}")
     return proven_work(
         work, plan.chosen_machine, plan.stock.keep_out, plan.places, title, lambda f: progress(0.5 + 0.5 * f)
     )

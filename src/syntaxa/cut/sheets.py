@@ -65,12 +65,16 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         members = _members(state, contours, outer)
         box = contours.box or (0.0, 0.0, 0.0, 0.0)
         names = Names(c.id for c in (*state.curves(), *(x.curve for x in state.excluded)))
+        copied: list[tuple[str, str, str]] = []
         sheets: list[list[Curve]] = [[] for _ in range(1 + max((one.sheet for one in laid), default=-1))]
         corners = [(box[0] + k * (self.sheet[0] + _APART), box[3] + 2 * _APART) for k in range(len(sheets))]
         for one in laid:
             x, y = corners[one.sheet]
             by = Transform.rotating(one.turn).then(Transform.moving(Vector(one.x + x, one.y + y)))
-            copies = tuple(replace(c, id=names.numbered("nested"), descent=(), locked=False) for c in members[one.part])
+            copies = tuple(
+                replace(c, id=names.numbered("nested"), descent=(), locked=False) for _, c in members[one.part]
+            )
+            copied += [(new.root, of, old.root) for new, (of, old) in zip(copies, members[one.part], strict=True)]
             sheets[one.sheet] += placed_curves(copies, by, names)
         taken = {s.name for s in state.sketches}
         made = [Sketch(_free(f"Sheet {k + 1}", taken), 0x0E6B63, tuple(curves)) for k, curves in enumerate(sheets)]
@@ -81,15 +85,15 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         boxes = tuple(
             (s.name, (x, y, x + self.sheet[0], y + self.sheet[1])) for s, (x, y) in zip(made, corners, strict=True)
         )
-        after = replace(state, sketches=(*helping, *made)).with_part(replace(plan, sheets=boxes))
+        after = replace(state, sketches=(*helping, *made)).with_part(replace(plan, sheets=boxes, copied=tuple(copied)))
         parts = "1 part" if len(laid) == 1 else f"{len(laid)} parts"
         on = "1 sheet" if len(made) == 1 else f"{len(made)} sheets"
         says = f"{parts} on {on}; {lost:.1%} is waste."
         return after, Entry(sum(len(s.curves) for s in made), says=says)
 
 
-def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[list[Curve]]:
-    """The curves of each part: its outline, and all that lies in it."""
+def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[list[tuple[str, Curve]]]:
+    """The curves of each part with their sketches: its outline, and all that lies in it."""
     own: dict[int, set[str]] = {k: set() for k in outer}
     for k, contour in enumerate(contours.contours):
         top = k
@@ -97,8 +101,16 @@ def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[lis
             top = contours.contours[top].parent
         if top in own:
             own[top] |= set(contour.roots)
-    curves = [c for s in state.profiles() for c in s.curves]
-    return [[c for c in curves if c.root in own[k]] for k in outer]
+    of: dict[str, list[int]] = {}
+    for at, k in enumerate(outer):
+        for root in own[k]:
+            of.setdefault(root, []).append(at)
+    members: list[list[tuple[str, Curve]]] = [[] for _ in outer]
+    for sketch in state.profiles():
+        for curve in sketch.curves:
+            for at in of.get(curve.root, ()):
+                members[at].append((sketch.name, curve))
+    return members
 
 
 def _free(name: str, taken: set[str]) -> str:

@@ -52,9 +52,9 @@ def laid(stock: Stock, thickness: float, contours: Contours, state: State) -> La
 
 
 def _box(stock: Stock, contours: Contours, state: State) -> Box:
-    sheet = dict(state.part(Planned).sheets).get(stock.sketch)
-    if sheet is not None:
-        return sheet
+    plan = state.part(Planned)
+    if plan.sheet:
+        return dict(plan.sheets)[plan.sheet]
     if stock.sketch:
         sketch = state.sketch(stock.sketch)
         found = extents_of(sketch.curves) if sketch is not None else None

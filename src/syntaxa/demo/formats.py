@@ -15,6 +15,7 @@ from PIL import Image, ImageDraw, ImageFilter
 from syntaxa.demo.bracket import bracket_dxf, bracket_pdf
 from syntaxa.demo.drawing import NAME, demo_bytes, revised_bytes
 from syntaxa.demo.flange import circle_in_pdf, flange_dxf
+from syntaxa.demo.seat import seat_dxf
 from syntaxa.files import write_atomically
 
 #: Points of 1/72 inch in a mm.
@@ -30,6 +31,7 @@ def write_drawings(folder: Path) -> Path:
         "float-gauge.svg": gauge_svg(),
         "pump-cover.pdf": cover_pdf(),
         "pump-flange.dxf": flange_dxf(),
+        "motor-seat.dxf": seat_dxf(),
         "inlet-bracket.dxf": bracket_dxf(),
         "inlet-bracket.pdf": bracket_pdf(),
         "pulley-sketch-scan.png": pulley_scan(),

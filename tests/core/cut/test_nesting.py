@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import math
+from dataclasses import replace
 
 import numpy as np
 import pytest
@@ -13,10 +14,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 from regions import flat, polygon, stadium, star
 
-from syntaxa.cut.model import Stock
+from syntaxa.cut.contours import contours_of
+from syntaxa.cut.model import Operation, Pick, Stock
 from syntaxa.cut.nesting import nested, waste
 from syntaxa.cut.offsets.chains import area_of
 from syntaxa.cut.part import Planned
+from syntaxa.cut.picking import Nested, picked
 from syntaxa.cut.sheets import NestParts
 from syntaxa.errors import CutError
 
@@ -107,3 +110,16 @@ def test_a_sheet_of_copies_is_cut_and_every_copy_is_its_profile():
     assert done.work.stock.size[:2] == pytest.approx((200.0, 150.0))
     assert len({c.id for s in after.sketches for c in s.curves}) == 24
     assert after.part(Planned).sheets[0][0] == "Sheet 1"
+
+
+def test_operations_about_a_sketch_go_on_to_mean_it_on_a_sheet():
+    state = drawing(rounded("OUT", 0, 0, 60, 40, 6), circle("HOLE", 30, 20, 8))
+    mine = state.sketches[0].name
+    after, _ = NestParts((100.0, 60.0), copies=3, gap=3.0).apply(state)
+    root = next(c.root for s in state.sketches for c in s.curves if c.layer == "HOLE")
+    for pick, count in ((Pick(sketches=(mine,)), 2), (Pick(sketches=("ELSEWHERE",)), 0), (Pick(roots=(root,)), 1)):
+        for name in ("Sheet 1", "Sheet 2", "Sheet 3"):
+            plan = replace(after.part(Planned), stock=Stock(sketch=name))
+            numbers, gone = picked(Operation("Cut", pick=pick), contours_of(after), Nested(plan))
+            assert (len(numbers), gone) == (count, [])
+            assert {contours_of(after).contours[k].sketch for k in numbers} <= {name}

@@ -18,7 +18,7 @@ from syntaxa.cut.paths.holes import bored_blanks, drilled_blanks
 from syntaxa.cut.paths.model import Run
 from syntaxa.cut.paths.ordering import Item, arranged, best_places
 from syntaxa.cut.paths.outlines import outline_blanks
-from syntaxa.cut.picking import picked
+from syntaxa.cut.picking import Nested, picked
 from syntaxa.cut.stocking import LaidStock, laid
 from syntaxa.drawing.state import State
 from syntaxa.errors import CutError, Progress, no_progress
@@ -83,7 +83,8 @@ def planned(state: State, progress: Progress = no_progress) -> Work:
     contours = contours_of(state)
     stock = laid(plan.stock, thickness_of(plan, numbers), contours, state)
     enabled = [o for o in plan.operations if o.enabled]
-    chosen = {o.name: picked(o, contours) for o in enabled}
+    nested = Nested(plan)
+    chosen = {o.name: picked(o, contours, nested) for o in enabled}
     through = sorted({k for o in enabled if o.kind in THROUGH for k in chosen[o.name][0]})
     lots: list[_Lot] = []
     told: list[str] = []

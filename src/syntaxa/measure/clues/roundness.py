@@ -95,11 +95,16 @@ def _fit(values: Floats, size: float, grids: dict[float, float], per: Floats = M
     return total
 
 
+#: Share of a grid below which noise is not told apart.
+_FINEST = 1e-12
+
+
 def _gain(mm: Floats, grid: float, noise: Floats) -> Floats:
     """How much likelier values lie on a grid (mm) than anywhere, (values, units, scales): 0 where they are off it."""
     off = np.abs(mm - grid * np.round(mm / grid))
     on = (off <= noise[None]) & (mm > 0.5 * grid)
-    return np.where(on, (grid / (2 * np.minimum(noise, grid / 2)))[None], 0.0)
+    # What is finer than any length is read counts no more than that: the share of a grid is never beyond all numbers.
+    return np.where(on, (grid / (2 * np.clip(noise, _FINEST * grid, grid / 2)))[None], 0.0)
 
 
 def _told(values: Floats, mm: float, size: float) -> int:

@@ -6,10 +6,13 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import TYPE_CHECKING
 
+import msgspec
+
 from syntaxa.app.shell.commands import Command
 from syntaxa.cut.library import machine_named, text_of, tools_as_csv, tools_from
 from syntaxa.cut.part import Planned
-from syntaxa.cut.steps import HoldTools, SetMachine
+from syntaxa.cut.sets import OperationSet, set_as_toml, set_in
+from syntaxa.cut.steps import DropOperations, HoldTools, SetMachine, SetOperation, SetStock
 from syntaxa.deliver.cutting import deliver_drawing, deliver_program
 from syntaxa.deliver.out import put_out
 from syntaxa.errors import Progress, SyntaxaError
@@ -201,3 +204,70 @@ def ask_tools_out(stage: CutStage) -> None:
         put_out(path, tools_as_csv(tools.values()).encode())
 
     shell.run(f"Writing {path.name}", work, lambda _done: shell.tell(f"Wrote {path.name}."))
+
+
+def _sets_folder(stage: CutStage) -> Path:
+    """Where the user's sets lie: beside the machines."""
+    folder = stage.own_folder / "sets"
+    folder.mkdir(parents=True, exist_ok=True)
+    return folder
+
+
+def ask_set(stage: CutStage) -> None:
+    """Asks for a set of operations, and takes it in the place of what is there: one change."""
+    shell, state = stage.shell, stage.shell.session.state
+    path = shell.choosers.open_cut(
+        shell.window, "Choose a set of operations", str(_sets_folder(stage)), "Sets of operations (*.toml)"
+    )
+    if path is None or state is None:
+        return
+    plan = state.part(Planned)
+    try:
+        made = set_in(path)
+        machine = (SetMachine(machine_named(made.machine, stage.own_folder / "machines")),) if made.machine else ()
+    except SyntaxaError as error:
+        stage.own_panel.refuse(str(error))
+        return
+    stock = msgspec.structs.replace(
+        plan.stock, material=made.material or plan.stock.material, thickness=made.thickness or plan.stock.thickness
+    )
+    names = tuple(o.name for o in plan.operations)
+    known = {t.name: t for t in stage.own_panel.tools} | {t.name: t for t in plan.tools}
+    wanted = {o.settings.tool for o in made.operations} - {t.name for t in made.tools}
+    tools = (*made.tools, *(known[n] for n in sorted(n for n in wanted if n is not None and n in known)))
+    stage.own_panel.do(
+        (
+            *machine,
+            *((SetStock(stock),) if stock != plan.stock else ()),
+            *((HoldTools(tools),) if tools else ()),
+            *((DropOperations(names),) if names else ()),
+            *(SetOperation(o) for o in made.operations),
+        )
+    )
+
+
+def ask_set_out(stage: CutStage) -> None:
+    """Asks where, and keeps all operations there with their tools, for the material and thickness of the stock."""
+    shell, state = stage.shell, stage.shell.session.state
+    if state is None:
+        return
+    plan = state.part(Planned)
+    title = " ".join(t for t in (plan.stock.material, plan.stock.thickness) if t).replace("/", "-")
+    path = shell.choosers.save_cut(
+        shell.window, "Keep the operations as a set", str(_sets_folder(stage)), f"{title or 'operations'}.toml",
+        "Sets of operations (*.toml)",
+    )  # fmt: skip
+    if path is None:
+        return
+    used = {o.settings.tool for o in plan.operations}
+    tools = tuple(t for t in plan.tools if t.name in used)
+    text = set_as_toml(
+        OperationSet(plan.operations, tools, plan.stock.material, plan.stock.thickness, plan.chosen_machine.name)
+    )
+
+    def work(_progress: Progress) -> None:
+        put_out(path, text.encode())
+
+    by_hand = [o.name for o in plan.operations if o.pick.roots or o.pick.regions or o.pick.without]
+    left = f" What was picked on the drawing stays out of it: {', '.join(by_hand)}." if by_hand else ""
+    shell.run(f"Writing {path.name}", work, lambda _done: shell.tell(f"Kept {path.name}.{left}"))

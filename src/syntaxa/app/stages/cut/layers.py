@@ -124,11 +124,17 @@ class PathsLayer(Layer):
         self.shown = True
 
     def show(self, made: Proven | None) -> None:
-        """The work whose paths are seen."""
+        """The work whose paths are seen; a contour that is chosen stays so, whatever its number is now."""
         if made is not self._made:
+            key = self._key
             self._made = made
-            self.chosen = -1
+            self.chosen = made.work.contours.by_key().get(key, -1) if made is not None else -1
             self.repaint()
+
+    @property
+    def _key(self) -> str:
+        contours = self._made.work.contours.contours if self._made is not None else ()
+        return contours[self.chosen].key if 0 <= self.chosen < len(contours) else ""
 
     def choose(self, number: int, names: Sequence[str]) -> None:
         """Marks a contour, by its number, and the operations that are chosen."""

@@ -47,6 +47,8 @@ class OperationsPage(QWidget):
     refused = pyqtSignal(str)
     chosen = pyqtSignal()
     picked_wanted = pyqtSignal(bool)
+    set_wanted = pyqtSignal()
+    keep_wanted = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -88,6 +90,12 @@ class OperationsPage(QWidget):
         self._copy_row = QWidget()
         self._copy_row.setLayout(row_of(label("Settings of", "dim"), self.source, copy))
         column.addWidget(self._copy_row)
+        column.addWidget(label("Sets", "heading"))
+        use = button("Use a set…", "Operations and tools that were kept, in the place of those that are here")
+        self.keep = button("Keep as a set…", "All operations with their tools, for this material and thickness")
+        use.clicked.connect(self.set_wanted)
+        self.keep.clicked.connect(self.keep_wanted)
+        column.addLayout(row_of(use, self.keep, None))
         column.addStretch(1)
 
     def _make_table(self) -> RowsView:
@@ -140,6 +148,7 @@ class OperationsPage(QWidget):
             name = cutting.doing.operation.name
             self._items[name] = self._items.get(name, 0) + 1
         self._show_kinds(plan.chosen_machine.is_flat)
+        self.keep.setEnabled(bool(plan.operations))
         names = self.names or ([plan.operations[-1].name] if plan.operations else [])
         selection = self.table.selection()
         selection.blockSignals(True)

@@ -6,7 +6,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
-from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.app.widgets.labels import button, counted, label, row_of
 from syntaxa.cut.contours import Contour
 from syntaxa.cut.model import Place
 from syntaxa.cut.part import Planned
@@ -54,7 +54,7 @@ class PlaceRow(QWidget):
         by_hand = [
             *(("the other side",) if place.turned else ()),
             *(("start",) if place.start is not None else ()),
-            *((f"{len(place.tabs_at)} tabs",) if place.tabs_at is not None else ()),
+            *((counted(len(place.tabs_at), "tab"),) if place.tabs_at is not None else ()),
         ]
         what = {"outer": "Outline", "hole": "Hole", "line": "Line"}[contour.bounds]
         self.says.setText(f"{what} of {contour.sketch}, {operation}. By hand: {', '.join(by_hand) or 'nothing'}.")

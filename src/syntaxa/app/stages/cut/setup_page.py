@@ -9,6 +9,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
+from syntaxa.app.stages.cut.nest_form import NestForm
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
@@ -83,6 +84,11 @@ class SetupPage(QWidget):
         self.clamp_height.editingFinished.connect(self._raise_clamp)
         column.addLayout(row_of(draw, drop, label("High", "dim"), self.clamp_height))
         self.clamps.selection().selectionChanged.connect(lambda *_: self._show_clamp())
+        column.addWidget(label("Sheets", "heading"))
+        self.nesting = NestForm()
+        self.nesting.wanted.connect(self.wanted)
+        self.nesting.refused.connect(self.refused)
+        column.addWidget(self.nesting)
         column.addWidget(label("Tools", "heading"))
         take, write = (
             button("Take tools from a table…", "Tools from a .csv file"),
@@ -159,6 +165,7 @@ class SetupPage(QWidget):
                 line.setModified(False)
         self.sketch.clear()
         self.sketch.addItems(["a box", *(s.name for s in state.sketches if s.curves)])
+        self.nesting.show_plan(plan)
         self.sketch.setCurrentIndex(max(self.sketch.findText(stock.sketch), 0) if stock.sketch else 0)
         self.origin.setCurrentIndex(self.origin.findData(stock.origin))
         self.zero_z.setCurrentIndex(self.zero_z.findData(stock.zero_z))

@@ -19,6 +19,8 @@ from syntaxa.app.stages.cut.commands import (
     ask_drawing,
     ask_machine,
     ask_program,
+    ask_set,
+    ask_set_out,
     ask_setup,
     ask_tools,
     ask_tools_out,
@@ -68,6 +70,8 @@ class CutStage(Stage):
         made.setup.tools_out_wanted.connect(lambda: ask_tools_out(self))
         made.operations.picked_wanted.connect(self._take_selected)
         made.operations.chosen.connect(self._show_chosen)
+        made.operations.set_wanted.connect(lambda: ask_set(self))
+        made.operations.keep_wanted.connect(lambda: ask_set_out(self))
         made.order.about.connect(self.choose_contour)
         made.place.start_wanted.connect(self._pick_start)
         made.place.tab_wanted.connect(self._pick_tab)
@@ -276,7 +280,17 @@ class CutStage(Stage):
     # ------------------------------------------------------------------ the demo's walk
 
     def walk(self) -> Sequence[WalkStep]:
-        return (("", self._add_demo), ("7-cut", lambda: self.own_panel.tabs.setCurrentIndex(0)))
+        return (
+            ("", self._add_demo),
+            ("7-cut", lambda: self.own_panel.tabs.setCurrentIndex(0)),
+            ("7-cut-run", self._stand_midway),
+        )
+
+    def _stand_midway(self) -> None:
+        panel = self.own_panel
+        panel.tabs.setCurrentIndex(panel.tabs.count() - 1)
+        if panel.run.timeline is not None:
+            panel.run.go_to(panel.run.timeline.total * 0.6)
 
     def _add_demo(self) -> None:
         tool = next(t for t in shipped_tools() if t.kind == "beam")

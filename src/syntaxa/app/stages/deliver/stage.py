@@ -53,7 +53,7 @@ class DeliverStage(Stage):
         return Written((self.own_panel.ending,), output.unit, output.release, output.roles, output.construction)
 
     def walk(self) -> Sequence[WalkStep]:
-        return (("7-deliver", lambda: None),)
+        return (("8-deliver", lambda: None),)
 
     def _forget(self) -> None:
         """What was written no longer is what is shown."""

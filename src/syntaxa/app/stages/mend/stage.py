@@ -95,8 +95,8 @@ class MendStage(Stage):
             ("4-mend-found", lambda: None),
             ("5-mend-one", lambda: panel.step(1)),
             ("5-mend-sweep", self._sweep_and_fit),
-            ("5-mend-trials", panel.try_treatments),
-            ("6-mend-done", self._fix_all_and_fit),
+            ("", panel.try_treatments),
+            ("", self._fix_all_and_fit),
             ("6-mend-compare", self._compare),
             ("6-mend-reshape", self._reshape),
         )

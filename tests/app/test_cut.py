@@ -1,0 +1,279 @@
+"""Cut in the window: operations added and changed together, contours by hand, the player, files, and refusals."""
+
+from __future__ import annotations
+
+import pytest
+from PyQt6.QtCore import Qt
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QPushButton, QSlider
+
+from syntaxa.cut.bench.interpreter import played
+from syntaxa.cut.part import Planned
+from syntaxa.cut.views import STOCKS
+from syntaxa.demo.seat import seat_dxf
+from syntaxa.measure.steps import ChooseUnit
+
+
+@pytest.fixture
+def seat(window, settled, tmp_path):
+    """The window with the motor's seat, in Cut."""
+    path = tmp_path / "motor-seat.dxf"
+    path.write_bytes(seat_dxf())
+    window.open_path(path)
+    settled()
+    window.session.do(ChooseUnit("mm"))
+    settled()
+    window.show_stage("cut")
+    settled()
+    return window
+
+
+def panel(window):
+    return window.stage("cut").own_panel
+
+
+def plan(window):
+    return window.session.state.part(Planned)
+
+
+def choose(combo, data):
+    combo.setCurrentIndex(combo.findData(data))
+    combo.activated.emit(combo.currentIndex())
+
+
+def add(window, settled, kind="profile"):
+    operations = panel(window).operations
+    operations.kind.setCurrentIndex(operations.kind.findData(kind))
+    operations.add()
+    settled()
+
+
+def with_machine(window, settled, name):
+    machine = panel(window).setup.machine
+    machine.setCurrentIndex(machine.findText(name))
+    machine.activated.emit(machine.currentIndex())
+    settled()
+
+
+def typed(widget, text):
+    widget.setFocus()
+    widget.selectAll()
+    QTest.keyClicks(widget, text)
+    QTest.keyClick(widget, Qt.Key.Key_Return)
+
+
+def field(window, name):
+    """The field of a setting, by what it is called."""
+    return next(w for w in panel(window).operations.form.findChildren(QLineEdit) if w.accessibleName() == name)
+
+
+def test_nothing_is_there_before_an_operation_is_and_then_a_program_is(seat, settled):
+    assert "add it" in panel(seat).says.text()
+    assert not panel(seat).write.isEnabled()
+    add(seat, settled)
+    done = panel(seat).proven
+    assert panel(seat).write.isEnabled()
+    assert "M30" in done.text
+    # Two pockets with a boss in one, a bore, four holes, the outline; the engraved line bounds nothing.
+    assert len(done.work.cuttings) == 9
+    assert seat.stage("cut").open_matters() == len(done.verdict.wrong)
+
+
+def test_several_operations_are_changed_together_and_a_blank_leaves_each_as_it_is(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    add(seat, settled, "outside")
+    table = panel(seat).operations.table
+    first, second = (o.name for o in plan(seat).operations)
+    table.selectRow(0)
+    typed(field(seat, "Depth"), "6")
+    settled()
+    assert [o.settings.depth for o in plan(seat).operations] == ["6", None]
+    table.selectAll()
+    assert panel(seat).operations.names == [first, second]
+    assert (field(seat, "Depth").text(), field(seat, "Depth").placeholderText()) == ("", "differ")
+    steps = len(seat.session.job.steps)
+    typed(field(seat, "Step down"), "1.5")
+    settled()
+    assert [(o.settings.depth, o.settings.step_down) for o in plan(seat).operations] == [("6", 1.5), (None, 1.5)]
+    assert len(seat.session.job.steps) == steps + 1
+    seat.session.undo()
+    settled()
+    assert [o.settings.step_down for o in plan(seat).operations] == [None, None]
+
+
+def test_nonsense_is_refused_in_words_and_changes_nothing(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    before = plan(seat)
+    for name, text in (("Step down", "two"), ("Step down", "-1"), ("Feed", "1e308"), ("Feed", "nan")):
+        typed(field(seat, name), text)
+        settled()
+        assert plan(seat) == before, (name, text)
+        assert name in panel(seat).says.text(), (name, text)
+    typed(field(seat, "Depth"), "d99")
+    settled()
+    assert "d99" in panel(seat).says.text()
+    assert not panel(seat).write.isEnabled()
+    seat.session.undo()
+    settled()
+    assert panel(seat).write.isEnabled()
+    for line, text in ((panel(seat).setup.margin, "x"), (panel(seat).setup.stock_width, "-3")):
+        panel(seat).tabs.setCurrentIndex(1)
+        typed(line, text)
+        settled()
+        assert plan(seat).stock == before.stock
+
+
+def test_a_contour_is_turned_begun_elsewhere_given_a_tab_and_left_out(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "outside")
+    stage, place = seat.stage("cut"), panel(seat).place
+    contours = panel(seat).proven.work.contours.contours
+    outline = next(k for k, c in enumerate(contours) if c.bounds == "outer" and c.depth == 0 and "OUTLINE" in c.layers)
+    stage.choose_contour(outline)
+    assert place.isVisible()
+    assert "Outline" in place.says.text()
+    place.set_start(70.0, 0.0)
+    settled()
+    place.add_tab(70.0, 90.0)
+    settled()
+    assert "start, 1 tab" in place.says.text()
+    assert len(panel(seat).proven.work.tabs) == 1
+    cutting = next(c for c in panel(seat).proven.work.cuttings if c.run.number == outline)
+    # The way down ends where the outline begins: half of the tool off the line.
+    assert cutting.run.stretches[0].rows[-1, :2] == pytest.approx((70.0, -cutting.doing.tool.radius), abs=1e-6)
+    buttons = {b.text(): b for b in place.findChildren(QPushButton)}
+    buttons["Other side"].click()
+    settled()
+    assert plan(seat).places[0].turned
+    buttons["As the others"].click()
+    settled()
+    assert plan(seat).places == ()
+    count = len(panel(seat).proven.work.cuttings)
+    buttons["Leave out"].click()
+    settled()
+    assert len(panel(seat).proven.work.cuttings) == count - 1
+
+
+def test_an_order_that_is_kept_stays(seat, settled):
+    add(seat, settled)
+    order = panel(seat).order
+    keys = [(c.doing.operation.name, c.run.contour) for c in panel(seat).proven.work.cuttings]
+    order.lock.click()
+    settled()
+    assert list(plan(seat).locked) == list(dict.fromkeys(keys))
+    choose(order.rule, "as listed")
+    settled()
+    assert [(c.doing.operation.name, c.run.contour) for c in panel(seat).proven.work.cuttings] == keys
+    order.free.click()
+    settled()
+    assert plan(seat).locked == ()
+
+
+def test_the_player_goes_through_the_program_with_line_tool_and_stock(seat, settled, qtbot):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    run = panel(seat).run
+    panel(seat).tabs.setCurrentIndex(3)
+    run.go_to(0.0)
+    settled()
+    moves = len(panel(seat).proven.played.moves)
+    run.step(1)
+    first = run.standing.move
+    run.step(1)
+    assert run.standing.move == first + 1 < moves
+    run.slider.setValue(run.slider.maximum())
+    assert run.standing.move == moves - 1
+    line = panel(seat).proven.played.moves[run.standing.move].line
+    assert "▸" in run.lines.text()
+    assert panel(seat).proven.text.splitlines()[line - 1].strip() in run.lines.text()
+    qtbot.waitUntil(lambda: seat.session.view(STOCKS) is not None, timeout=30_000)
+    whole, after = seat.session.view(STOCKS).marks[0][1], seat.session.view(STOCKS).marks[-1][1]
+    assert whole.removed == 0 < after.removed
+    run.speed.setCurrentIndex(run.speed.count() - 1)
+    run.go_to(0.0)
+    run.toggle()
+    qtbot.waitUntil(lambda: run.standing.move > 2, timeout=10_000)
+    run.toggle()
+    stood = run.standing
+    QTest.qWait(150)
+    assert run.standing == stood
+
+
+def test_the_program_the_page_and_the_drawing_are_written(seat, settled, chosen, tmp_path):
+    add(seat, settled)
+    for name, command, needle in (
+        ("seat.nc", "write_program", b"M30"),
+        ("seat.html", "write_setup", b"<svg"),
+        ("seat.pdf", "write_setup", b"%PDF"),
+        ("seat.svg", "write_cut_drawing", b"<svg"),
+        ("seat.dxf", "write_cut_drawing", b"SECTION"),
+    ):
+        chosen.path = tmp_path / name
+        seat.shell.commands[command].run()
+        settled()
+        assert needle in (tmp_path / name).read_bytes(), name
+    again = played((tmp_path / "seat.nc").read_text())
+    assert len(again.moves) == len(panel(seat).proven.played.moves)
+
+
+def test_sets_are_kept_and_used(seat, settled, chosen, tmp_path):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    typed(field(seat, "Depth"), "6")
+    settled()
+    kept = plan(seat).operations
+    chosen.path = tmp_path / "aluminium 12.toml"
+    panel(seat).operations.keep_wanted.emit()
+    settled()
+    assert 'depth = "6"' in chosen.path.read_text()
+    with_machine(seat, settled, "laser")
+    panel(seat).operations.table.selectAll()
+    panel(seat).operations._drop()
+    settled()
+    add(seat, settled)
+    panel(seat).operations.set_wanted.emit()
+    settled()
+    assert plan(seat).operations == kept
+    assert plan(seat).machine.name == "mill"
+    seat.session.undo()
+    settled()
+    assert [o.kind for o in plan(seat).operations] == ["profile"]
+    assert plan(seat).machine.name == "laser"
+    chosen.path.write_text("[[operation]]\nname = 'x'\nwhat = 3\n")
+    panel(seat).operations.set_wanted.emit()
+    settled()
+    assert "what" in panel(seat).says.text()
+
+
+def test_parts_are_nested_and_a_sheet_is_cut(seat, settled):
+    add(seat, settled)
+    form = panel(seat).setup.nesting
+    form.copies.setText("0")
+    form._nest()
+    assert "at least one" in panel(seat).says.text()
+    form.copies.setText("3")
+    form.across.setText("320")
+    form.along.setText("110")
+    form._nest()
+    settled()
+    assert [name for name, _ in plan(seat).sheets] == ["Sheet 1", "Sheet 2"]
+    combo = panel(seat).setup.sketch
+    combo.setCurrentIndex(combo.findText("Sheet 2"))
+    combo.activated.emit(combo.currentIndex())
+    settled()
+    done = panel(seat).proven
+    assert done.work.stock.size[:2] == pytest.approx((320.0, 110.0))
+    sketches = {done.work.contours.contours[c.run.number].sketch for c in done.work.cuttings}
+    assert sketches == {"Sheet 2"}
+
+
+def test_every_control_has_a_name(seat, settled):
+    add(seat, settled)
+    for kind in (QLineEdit, QComboBox, QSlider, QAbstractButton):
+        for widget in panel(seat).findChildren(kind):
+            if widget.objectName().startswith("qt_") or widget.parent().objectName().startswith("qt_"):
+                continue
+            named = widget.accessibleName() or (widget.text() if hasattr(widget, "text") else "")
+            assert named, (kind, widget)
