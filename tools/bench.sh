@@ -16,4 +16,5 @@ QT_QPA_PLATFORM=offscreen .venv/bin/python benchmarks/growth.py || status=1
 .venv/bin/python benchmarks/define.py || status=1
 .venv/bin/python benchmarks/mend.py || status=1
 .venv/bin/python benchmarks/form.py || status=1
+.venv/bin/python benchmarks/cut.py || status=1
 exit $status

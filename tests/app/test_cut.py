@@ -201,6 +201,34 @@ def test_the_player_goes_through_the_program_with_line_tool_and_stock(seat, sett
     assert run.standing == stood
 
 
+def test_the_stock_is_seen_in_space_and_turned(seat, settled, qtbot):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    stage, run = seat.stage("cut"), panel(seat).run
+    assert stage.front() is None
+    panel(seat).tabs.setCurrentIndex(3)
+    qtbot.waitUntil(lambda: seat.session.view(STOCKS) is not None, timeout=30_000)
+    run.space.setChecked(True)
+    settled()
+    view = stage.relief.view
+    assert stage.front().isVisible()
+    assert not seat.shell.canvas.isVisible()
+    before, turn = view.grab().toImage(), view.turn
+    view.setFocus()
+    QTest.keyClick(view, Qt.Key.Key_Left)
+    assert view.turn != turn
+    assert view.grab().toImage() != before
+    run.part.setChecked(True)
+    settled()
+    kept = view.grab().toImage()
+    run.part.setChecked(False)
+    settled()
+    assert view.grab().toImage() != kept
+    panel(seat).tabs.setCurrentIndex(0)
+    settled()
+    assert seat.shell.canvas.isVisible()
+
+
 def test_the_program_the_page_and_the_drawing_are_written(seat, settled, chosen, tmp_path):
     add(seat, settled)
     for name, command, needle in (

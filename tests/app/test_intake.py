@@ -23,7 +23,7 @@ from syntaxa.intake.paste import from_text
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.revise import relinked
 
-COUNT = 10
+COUNT = 11
 
 
 @pytest.fixture

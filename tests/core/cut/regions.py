@@ -8,7 +8,9 @@ import numpy as np
 import shapely
 from specimens import damage
 
-from syntaxa.cut.offsets.chains import reversed_rows
+from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.raw import raw_parallels
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.inside import crossed_edges
 from syntaxa.geometry.rows import pieces_of_rows
 
@@ -128,8 +130,6 @@ def inside(loops, points):
     """Whether points lie in a region: a ray crosses its outline an odd number of times."""
     if not loops:
         return np.zeros(len(points), bool)
-    from syntaxa.geometry.arrays import CurveArray
-
     row, _ = crossed_edges(CurveArray.joined([pieces_of_rows(r, True) for r in loops]), points)
     return np.bincount(row, minlength=len(points)) % 2 == 1
 
@@ -148,3 +148,26 @@ def as_polygon(loops, tolerance=1e-4):
     for loop in sorted(loops, key=lambda r: -abs(shapely.Polygon(flat(r, 0.01)).area)):
         made = made.symmetric_difference(shapely.Polygon(flat(loop, tolerance)))
     return made
+
+
+def is_simple(loops):
+    """Whether no loop crosses itself or another, as far as facets tell."""
+    return as_polygon(loops, 1e-3).is_valid and all(shapely.Polygon(flat(r, 1e-3)).is_valid for r in loops)
+
+
+def wrong_places(loops, d, found):
+    """(how many places beside the raw parallels an offset has on the wrong side, how many were judged): a place is kept
+    where it lies in the region and as far from its outline as the distance; outside and within it where d < 0.
+    """
+    source = loops if d > 0 else [reversed_rows(r) for r in loops]
+    raw = raw_parallels(Chains.of(source), abs(d), 1e-7)
+    middle = raw.pieces.points_at(np.full(len(raw.pieces), 0.5))
+    way = raw.pieces.tangents_at(np.full(len(raw.pieces), 0.5))
+    normal = np.column_stack([-way[:, 1], way[:, 0]])
+    points = np.vstack([middle + 1e-5 * normal, middle - 1e-5 * normal])
+    outline = CurveArray.joined([pieces_of_rows(r, True) for r in loops])
+    away = np.array([outline.distances_to(np.tile(p, (len(outline), 1))).min() for p in points])
+    own = inside(loops, points)
+    wanted = own & (away >= d) if d > 0 else own | (away <= -d)
+    sure = np.abs(away - abs(d)) > 2e-7
+    return int((wanted != inside(found, points))[sure].sum()), int(sure.sum())

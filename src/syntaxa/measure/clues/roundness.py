@@ -18,6 +18,9 @@ from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
 from syntaxa.measure.hypotheses import MM, UNITS, Clue, over_sizes
 
+#: Share of a grid below which noise is not told apart.
+_FINEST = 1e-12
+
 #: Grids (mm) and how often each is used for parts (a judgement; no published source). Sixteenths of an inch and their
 #: kin: drill and stock sizes go by them (common practice).
 _METRIC = {
@@ -93,10 +96,6 @@ def _fit(values: Floats, size: float, grids: dict[float, float], per: Floats = M
         weight = np.log(shares / len(_PRECISIONS))[:, None, None]
         total = np.logaddexp(total, np.logaddexp.reduce(weight + heard * each, axis=0))
     return total
-
-
-#: Share of a grid below which noise is not told apart.
-_FINEST = 1e-12
 
 
 def _gain(mm: Floats, grid: float, noise: Floats) -> Floats:

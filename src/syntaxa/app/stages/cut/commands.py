@@ -47,13 +47,11 @@ def commands(stage: CutStage) -> Sequence[Command]:
             "One move ahead",
             "Cut/run",
             lambda: stage.own_panel.run.step(1),
-            "Alt+Period",
+            "F8",
             "",
             has_program,
         ),
-        Command(
-            "step_back", "One move back", "Cut/run", lambda: stage.own_panel.run.step(-1), "Alt+Comma", "", has_program
-        ),
+        Command("step_back", "One move back", "Cut/run", lambda: stage.own_panel.run.step(-1), "F7", "", has_program),
         Command(
             "next_found", "Next thing that the bench machine found", "Cut/run", stage.next_found, "", "", has_program
         ),

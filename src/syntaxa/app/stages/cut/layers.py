@@ -313,8 +313,8 @@ class BenchLayer(Layer):
             painter.drawLine(QPointF(px - dx, py - dy), QPointF(px + dx, py + dy))
 
 
-def picture_of(stock: HeightMap, tokens: Tokens) -> QImage:
-    """Heights as shades: the untouched top light, what is cut through empty; rows from below."""
+def shades(stock: HeightMap, tokens: Tokens) -> Floats:
+    """Heights as shades, the untouched top light: red, green, blue to 255 in a last axis."""
     high, low = stock.top, stock.bottom
     share = np.clip((stock.heights - low) / max(high - low, 1e-9), 0.0, 1.0)
     ground, top = (np.array(QColor(c).getRgb()[:3], dtype=float) for c in (tokens.strong_line, tokens.line))
@@ -323,8 +323,13 @@ def picture_of(stock: HeightMap, tokens: Tokens) -> QImage:
     slope = np.diff(stock.heights, axis=1, append=stock.heights[:, -1:]) - np.diff(
         stock.heights, axis=0, append=stock.heights[-1:, :]
     )
-    colour = np.clip(colour * (1 + 0.25 * np.clip(slope / max(high - low, 1e-9), -1, 1))[:, :, None], 0, 255)
-    alpha = np.where(stock.heights <= low + 1e-6, 0, 235)
+    lit: Floats = np.clip(colour * (1 + 0.25 * np.clip(slope / max(high - low, 1e-9), -1, 1))[:, :, None], 0, 255)
+    return lit
+
+
+def picture_of(stock: HeightMap, tokens: Tokens) -> QImage:
+    """The shades of a stock, what is cut through empty; rows from below."""
+    colour, alpha = shades(stock, tokens), np.where(stock.heights <= stock.bottom + 1e-6, 0, 235)
     table = np.dstack([colour, alpha]).astype(np.uint8)
     height, width = stock.heights.shape
     made = QImage(np.ascontiguousarray(table).tobytes(), width, height, 4 * width, QImage.Format.Format_RGBA8888)

@@ -91,15 +91,17 @@ class RunPage(QWidget):
             self.speed.addItem(f"{times} x", times)
         self.speed.setCurrentIndex(3)
         self.stock, self.paths, self.part = QCheckBox("Stock, by depth"), QCheckBox("Paths"), QCheckBox("Part alone")
+        self.space = QCheckBox("In space")
+        self.space.setToolTip("The stock seen at a slant, in the place of the drawing")
         self.part.setToolTip("What lies outside of the parts is left out of the picture of the stock")
         self.stock.setChecked(True)
         self.paths.setChecked(True)
-        for box in (self.stock, self.paths, self.part):
+        for box in (self.stock, self.paths, self.part, self.space):
             box.toggled.connect(lambda _on: self.seen_changed.emit())
         column = QVBoxLayout()
         column.setSpacing(7)
         column.addLayout(row_of(self.play, back, ahead, start, None))
-        column.addLayout(row_of(label("Speed", "dim"), self.speed, None))
+        column.addLayout(row_of(label("Speed", "dim"), self.speed, None, self.space))
         column.addLayout(row_of(self.stock, self.part, self.paths, None))
         return column
 

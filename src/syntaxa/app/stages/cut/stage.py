@@ -8,6 +8,7 @@ from pathlib import Path
 from typing import cast
 
 import msgspec
+from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.tools.box import BoxTool
@@ -28,6 +29,7 @@ from syntaxa.app.stages.cut.commands import (
 )
 from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
 from syntaxa.app.stages.cut.panel import CutPanel
+from syntaxa.app.stages.cut.relief_view import ReliefFront
 from syntaxa.cut.bench.heights import HeightMap
 from syntaxa.cut.bench.timeline import Standing
 from syntaxa.cut.library import machines, shipped_tools
@@ -77,8 +79,8 @@ class CutStage(Stage):
         made.place.tab_wanted.connect(self._pick_tab)
         made.run.stood.connect(self._stand)
         made.run.found_chosen.connect(self._see_found)
-        made.run.seen_changed.connect(self._show_run)
-        made.page_changed.connect(self._show_run)
+        made.run.seen_changed.connect(self._show_seen)
+        made.page_changed.connect(self._show_seen)
         made.program_wanted.connect(lambda: ask_program(self))
         made.sheet_wanted.connect(lambda: ask_setup(self))
         made.drawing_wanted.connect(lambda: ask_drawing(self))
@@ -105,6 +107,22 @@ class CutStage(Stage):
 
     def layers(self) -> Sequence[Layer]:
         return self._stock, self._bench, self._paths, self._found
+
+    def front(self) -> QWidget | None:
+        if not (self.has_panel and self.own_panel.runs and self.own_panel.run.space.isChecked()):
+            return None
+        return self.relief if self.own_panel.proven is not None else None
+
+    def leave_front(self) -> None:
+        if self.has_panel:
+            self.own_panel.run.space.setChecked(False)
+
+    @cached_property
+    def relief(self) -> ReliefFront:
+        """The stock in space."""
+        made = ReliefFront()
+        made.plan_wanted.connect(self.leave_front)
+        return made
 
     def left(self) -> None:
         if self.has_panel:
@@ -173,6 +191,12 @@ class CutStage(Stage):
     def _stand(self, standing: Standing | None) -> None:
         self._show_run()
 
+    def _show_seen(self) -> None:
+        """What is to be seen has changed: the drawing or the stock in space, and what of it."""
+        self.shell.front_changed.emit()
+        self._shown_move = -1
+        self._show_run()
+
     def _show_run(self) -> None:
         """The stock and the tool as the player has them, while its page is open."""
         panel, done = self.own_panel, self.own_panel.proven
@@ -184,6 +208,9 @@ class CutStage(Stage):
             self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
             self._shown_move = -1
             return
+        if self.front() is not None:
+            self._show_relief(done, standing)
+            return
         self._bench.show_tool(tool_at(standing, done))
         self._bench.clip_to(self._outlines(done) if panel.run.part.isChecked() else ())
         if not panel.run.stock.isChecked():
@@ -194,6 +221,21 @@ class CutStage(Stage):
             if stock is not None:
                 self._shown_move, self._shown_made = standing.move, done
                 self._bench.show_stock(stock, done.work.stock.zero, self.shell.dress.tokens)
+
+    def _show_relief(self, done: Proven, standing: Standing) -> None:
+        """The stock in space as the player has it."""
+        view, tokens = self.relief.view, self.shell.dress.tokens
+        move = done.played.moves[standing.move]
+        tool = dict(done.tools).get(move.tool) or done.tools[0][1]
+        view.show_tool((standing.place, tool))
+        if standing.move == self._shown_move and done is self._shown_made:
+            return
+        stock = self._stock_at(done, standing.move + 1)
+        if stock is not None:
+            self._shown_move, self._shown_made = standing.move, done
+            view.show_stock(stock, tokens)
+            loops = self._outlines(done) if self.own_panel.run.part.isChecked() else ()
+            view.keep(loops, done.work.stock.zero)
 
     def _outlines(self, done: Proven) -> Sequence[Floats]:
         """The outermost outlines of a program's parts, kept as long as the program is."""
