@@ -287,7 +287,11 @@ def test_parts_are_nested_and_a_sheet_is_cut(seat, settled):
     form._nest()
     settled()
     assert [name for name, _ in plan(seat).sheets] == ["Sheet 1", "Sheet 2"]
+    assert "2 sheets" in form.says.text()
+    cut = panel(seat).proven.work
+    assert {cut.contours.contours[c.run.number].sketch for c in cut.cuttings} == {"Sheet 1"}
     combo = panel(seat).setup.sketch
+    assert combo.currentText() == "Sheet 1"
     combo.setCurrentIndex(combo.findText("Sheet 2"))
     combo.activated.emit(combo.currentIndex())
     settled()

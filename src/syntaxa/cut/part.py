@@ -23,7 +23,7 @@ class Planned(Part):
     machine   None before one was chosen
     tools     copies of those that are used, so that a job cuts the same on every computer
     sheets    sketches that are sheets of nested parts, and their boxes (mm); copied  root of each curve on them, the
-              sketch that it was copied from, and the root there
+              sketch that it was copied from, and the root there; wasted  share of the sheets that is waste
     ordering  what goes first; locked  (operation, contour) in an order that was set by hand and stays
     """
 
@@ -34,6 +34,7 @@ class Planned(Part):
     places: tuple[Place, ...] = ()
     sheets: tuple[tuple[str, Box], ...] = ()
     copied: tuple[tuple[str, str, str], ...] = ()
+    wasted: float = 0.0
     ordering: Ordering = "by tool"
     locked: tuple[tuple[str, str], ...] = ()
 
@@ -44,8 +45,9 @@ class Planned(Part):
 
     @property
     def sheet(self) -> str:
-        """The sheet that is the stock, and so all that is cut; empty where the stock is none of them."""
-        return self.stock.sketch if any(name == self.stock.sketch for name, _ in self.sheets) else ""
+        """The sheet that is the stock, and so all that is cut: the chosen one, else the first; empty without sheets."""
+        names = [name for name, _ in self.sheets]
+        return self.stock.sketch if self.stock.sketch in names else next(iter(names), "")
 
     def operation(self, name: str) -> Operation:
         """The operation of a name; raises CutError."""

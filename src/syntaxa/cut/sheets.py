@@ -85,7 +85,8 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         boxes = tuple(
             (s.name, (x, y, x + self.sheet[0], y + self.sheet[1])) for s, (x, y) in zip(made, corners, strict=True)
         )
-        after = replace(state, sketches=(*helping, *made)).with_part(replace(plan, sheets=boxes, copied=tuple(copied)))
+        planned = replace(plan, sheets=boxes, copied=tuple(copied), wasted=lost)
+        after = replace(state, sketches=(*helping, *made)).with_part(planned)
         parts = "1 part" if len(laid) == 1 else f"{len(laid)} parts"
         on = "1 sheet" if len(made) == 1 else f"{len(made)} sheets"
         says = f"{parts} on {on}; {lost:.1%} is waste."

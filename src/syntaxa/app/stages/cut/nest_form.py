@@ -69,7 +69,7 @@ class NestForm(QWidget):
         """How many sheets there are."""
         count = len(plan.sheets)
         self.says.setText(
-            f"{counted(count, 'sheet')}, as sketches. Choose one as the outline of the stock: what lies on it is cut."
+            f"{counted(count, 'sheet')}, {plan.wasted:.1%} waste. The outline of the stock says which one is cut."
             if count
             else ""
         )

@@ -166,7 +166,8 @@ class SetupPage(QWidget):
         self.sketch.clear()
         self.sketch.addItems(["a box", *(s.name for s in state.sketches if s.curves)])
         self.nesting.show_plan(plan)
-        self.sketch.setCurrentIndex(max(self.sketch.findText(stock.sketch), 0) if stock.sketch else 0)
+        outline = plan.sheet or stock.sketch
+        self.sketch.setCurrentIndex(max(self.sketch.findText(outline), 0) if outline else 0)
         self.origin.setCurrentIndex(self.origin.findData(stock.origin))
         self.zero_z.setCurrentIndex(self.zero_z.findData(stock.zero_z))
         at = self.clamps.chosen_row()

@@ -59,7 +59,7 @@ class CutStage(Stage):
         self._shown_move = -1
         self._outlines_of: Proven | None = None
         self._outermost: Sequence[Floats] = ()
-        self._fitted = False
+        self._fitted: str | None = None
         shell.session.opened.connect(self._opened)
 
     def make_panel(self) -> CutPanel:
@@ -129,7 +129,7 @@ class CutStage(Stage):
             self.own_panel.run.pause()
 
     def _opened(self) -> None:
-        self._shown_made, self._shown_move, self._fitted = None, -1, False
+        self._shown_made, self._shown_move, self._fitted = None, -1, None
         self._stock.show(None, ())
         self._paths.show(None)
         self._found.show((), (0.0, 0.0))
@@ -146,9 +146,9 @@ class CutStage(Stage):
         self._stock.show(done.work if done is not None else None, plan.stock.keep_out)
         self._paths.show(done)
         self._found.show(panel.run.findings if done is not None else (), done.work.stock.zero if done else (0.0, 0.0))
-        if done is not None and not self._fitted:
-            # The stock is larger than the drawing: once it is there, all of it is shown.
-            self._fitted = True
+        if done is not None and self._fitted != plan.sheet:
+            # The stock is larger than the drawing, and a sheet lies elsewhere: once it is there, all of it is shown.
+            self._fitted = plan.sheet
             self.shell.canvas.fit_box(done.work.stock.box)
         self._show_chosen()
         self._show_run()
