@@ -362,3 +362,16 @@ def test_common_settings_go_over_each_other():
     assert first.over(second) == Settings(feed=100.0, tabs=2, depth="3")
     assert Settings().over(first) == first
     assert TOOLS["drill 3"].radius == 1.5
+
+
+def test_contours_that_cross_each_other_are_not_called_too_small():
+    """A round hole across the pitch circle of its row, drawn on a sketch of its own: both are waste where they meet."""
+    state = State(
+        sketches=(
+            Sketch("PART", 0, (box("OUT", -50, -50, 100, 100), circle("HOLE", 30, 0, 5))),
+            Sketch("HELP", 0, (circle("PITCH", 0, 0, 30),)),
+        )
+    )
+    told = prove(beamed(state)).work.told
+    assert not any("too small" in t for t in told)
+    assert any("crosses its neighbour" in t for t in told)

@@ -15,7 +15,7 @@ from syntaxa.cut.contours import Contour, Contours
 from syntaxa.cut.doing import ABOVE, Doing
 from syntaxa.cut.model import Place
 from syntaxa.cut.offsets.chains import Chains, reversed_rows
-from syntaxa.cut.offsets.offsetting import offset
+from syntaxa.cut.offsets.offsetting import Parallel, offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.blanks import Blank, Blanks
 from syntaxa.cut.paths.common import without_shared
@@ -27,10 +27,14 @@ from syntaxa.cut.paths.model import Run, Stretch, What, at_height
 from syntaxa.cut.paths.tabs import pieces_between, tab_count, tab_places
 from syntaxa.errors import CutError
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.types import Floats
 
 #: mm; an offset that leads nowhere for longer than this is told instead of used.
 _LOST = 1e-3
+
+#: mm within which a path is as far from a contour as it should be.
+_BESIDE = 1e-6
 
 #: mm by which rounding makes a tab wider.
 _HAIR = 1e-3
@@ -115,13 +119,31 @@ def _sides(
             rows = looped(rows, profile, distance, max(doing.lead_size, distance))
         sides.append(Side(number, rows))
     reached = {s.number for s in sides}
-    small = [k for k in closed if k not in reached]
+    missing = [k for k in closed if k not in reached]
+    group_of = dict(zip(numbers, groups, strict=True))
+    crossing = [k for k in missing if _is_beside(contours.contours[k], found, group_of[k], distance)]
+    if crossing:
+        says = _count(len(crossing), "contour crosses its neighbour and is", "contours cross their neighbours and are")
+        out.told.append(f"{doing.operation.name}: {says} cut together with what is crossed.")
+    small = [k for k in missing if k not in crossing]
     if small:
         out.told.append(
             f"{doing.operation.name}: {_count(len(small), 'contour is', 'contours are')} too small for {doing.tool}, "
             f"the first of them {_size(contours.contours[small[0]])}."
         )
     return sides
+
+
+def _is_beside(contour: Contour, found: Parallel, group: int, distance: float) -> bool:
+    """Whether a path that was found runs beside a contour, though it is named after another one."""
+    pieces = contour.pieces
+    for rows, of in zip(found.loops, found.groups, strict=True):
+        if of == group:
+            for place in pieces_of_rows(rows, True).points_at(np.full(len(rows), 0.5)):
+                away = float(pieces.distances_to(np.tile(place, (len(pieces), 1))).min())
+                if abs(away - distance) < _BESIDE:
+                    return True
+    return False
 
 
 def _count(number: int, one: str, many: str) -> str:

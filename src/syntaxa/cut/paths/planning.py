@@ -114,6 +114,10 @@ def _lots(
     through: list[int], stock: LaidStock,
 ) -> list[_Lot]:  # fmt: skip
     """The blanks of an operation; contours with settings of their own are done apart."""
+    if not own and operation.kind not in ("face", "follow") and not any(c.closed for c in contours.contours):
+        raise CutError(
+            f"{operation.name}: nothing in the drawing is closed.", suggestion="Mend it first, or follow the line."
+        )
     if not own and operation.kind != "face":
         raise CutError(f"{operation.name} is about nothing.", suggestion="Choose other contours for it.")
     places = {p.contour: p for p in plan.places if p.operation == operation.name}

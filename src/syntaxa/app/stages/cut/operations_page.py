@@ -78,7 +78,8 @@ class OperationsPage(QWidget):
         self.picks.changed.connect(self._pick)
         self.picks.selected_wanted.connect(self.picked_wanted)
         column.addWidget(self.picks)
-        column.addWidget(label("How", "heading"))
+        self._how = label("How", "heading")
+        column.addWidget(self._how)
         self.form = SettingsForm()
         self.form.changed.connect(self._edit)
         self.form.refused.connect(self.refused)
@@ -198,6 +199,7 @@ class OperationsPage(QWidget):
         self.source.clear()
         self.source.addItems(others)
         self._copy_row.setVisible(bool(chosen and others))
+        self._how.setVisible(bool(chosen))
 
     def _show_tools(self, chosen: Sequence[Operation]) -> None:
         self.tool.clear()

@@ -22,6 +22,7 @@ from syntaxa.cut.part import Planned
 from syntaxa.cut.proving import Proven
 from syntaxa.cut.views import MADE, Made
 from syntaxa.drawing.step import Step
+from syntaxa.job.evaluate import in_doubt
 
 
 class CutPanel(StagePanel):
@@ -38,6 +39,8 @@ class CutPanel(StagePanel):
         super().__init__(session)
         self._refused = ""
         self.made: Made | None = None
+        #: Whether that is of the job as it is now, and not of before the last change.
+        self.is_current = False
         self.machines: Sequence[Machine] = ()
         self.tools: Sequence[Tool] = ()
         self._attempt = Attempt(session)
@@ -97,6 +100,7 @@ class CutPanel(StagePanel):
             return
         plan = state.part(Planned)
         made = self.session.view(MADE)
+        self.is_current = made is not None
         if made is not None:
             self.made = made
         self.says.setText(self._refused or self._sentence(plan, made))
@@ -118,6 +122,9 @@ class CutPanel(StagePanel):
         wrong = len(made.proven.verdict.wrong)
         if wrong:
             return f"{wrong} thing{'s are' if wrong != 1 else ' is'} wrong with the program; see Run."
+        evaluation, job = self.session.evaluation, self.session.job
+        if evaluation is not None and job is not None and in_doubt(job, evaluation):
+            return "The unit of the drawing is in doubt, and so is the size of the part; see Measure."
         told = [*(f"{n}: {why}" for n, why in made.proven.work.failed), *made.proven.work.told]
         return told[0] if told else "✓ The program was played, and nothing is wrong with it."
 

@@ -131,6 +131,8 @@ class RunPage(QWidget):
         done = made.proven
         self.timeline = Timeline(done.played.moves, done.machine.motion)
         self.says.setText("")
+        for widget in (self.found, self.says):
+            widget.setVisible(bool(done.verdict.found))
         self.found.model_.show_rows(sorted(done.verdict.found, key=lambda f: not f.wrong))
         self._show_verdict(done)
         self.go_to(self.timeline.total)

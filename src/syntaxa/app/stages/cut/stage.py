@@ -146,7 +146,7 @@ class CutStage(Stage):
         self._stock.show(done.work if done is not None else None, plan.stock.keep_out)
         self._paths.show(done)
         self._found.show(panel.run.findings if done is not None else (), done.work.stock.zero if done else (0.0, 0.0))
-        if done is not None and self._fitted != plan.sheet:
+        if done is not None and panel.is_current and self._fitted != plan.sheet:
             # The stock is larger than the drawing, and a sheet lies elsewhere: once it is there, all of it is shown.
             self._fitted = plan.sheet
             self.shell.canvas.fit_box(done.work.stock.box)
