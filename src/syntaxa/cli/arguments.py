@@ -208,7 +208,7 @@ def _cut(cut: argparse.ArgumentParser) -> None:
     cut.add_argument("--tabs", type=int, metavar="N", help="tabs of each outline")
     cut.add_argument("--file-per-tool", action="store_true", help="write a program for each tool")
     cut.add_argument("--setup", metavar="FILE.html", help="write a setup sheet: stock, zero, tools, order, times")
-    cut.add_argument("--strict", action="store_true", help="exit with 1 where the bench machine finds something wrong")
+    cut.add_argument("--strict", action="store_true", help="exit with 1 where something is wrong, or the unit in doubt")
     cut.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 

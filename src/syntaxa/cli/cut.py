@@ -46,7 +46,9 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
     if failed:
         raise UsageError(failed[0])
     state = evaluation.state
-    notes = [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
+    settled = options.unit != "auto" or all(s.verdict.sure for s in evaluation.sources)
+    notes = [] if settled else ["The unit is in doubt, and so is the size of the part: settle it with --unit."]
+    notes += [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
     sheets: Sequence[str] = [name for name, _ in state.part(Planned).sheets] or [""]
     done = [proven(_of_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
     written: list[str] = []
@@ -60,6 +62,7 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
         "syntaxa.cut/1", [o for one in done for o in _operations(one)],
         sum(d.verdict.travel for d in done), sum(d.verdict.cut for d in done), sum(d.verdict.seconds for d in done),
         sum(d.verdict.lifts for d in done), checked([d.verdict for d in done]), written, notes,
+        settled,
     )  # fmt: skip
 
 

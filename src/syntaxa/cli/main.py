@@ -92,7 +92,7 @@ def _cut(options: argparse.Namespace) -> int:
 
     done = cut_file(options)
     _say(done, options.json, lambda: print_cut(done))
-    return 1 if options.strict and done.check.wrong else 0
+    return 1 if options.strict and (done.check.wrong or not done.unit_settled) else 0
 
 
 def _check(options: argparse.Namespace) -> int:

@@ -360,6 +360,7 @@ class CutRecord(msgspec.Struct, frozen=True):
     check: CheckedRecord
     outputs: list[str]
     notes: list[str]
+    unit_settled: bool
 
 
 class WordRecord(msgspec.Struct, frozen=True):

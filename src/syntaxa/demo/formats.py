@@ -15,7 +15,7 @@ from PIL import Image, ImageDraw, ImageFilter
 from syntaxa.demo.bracket import bracket_dxf, bracket_pdf
 from syntaxa.demo.drawing import NAME, demo_bytes, revised_bytes
 from syntaxa.demo.flange import circle_in_pdf, flange_dxf
-from syntaxa.demo.seat import seat_dxf
+from syntaxa.demo.seat import seat_dxf, seat_set
 from syntaxa.files import write_atomically
 
 #: Points of 1/72 inch in a mm.
@@ -23,7 +23,9 @@ _POINT = 72 / 25.4
 
 
 def write_drawings(folder: Path) -> Path:
-    """Writes a drawing of each format into a folder, with a second revision of the panels; returns the panels' path."""
+    """Writes a drawing of each format into a folder, with a second revision of the panels, and how the motor's seat is
+    milled; returns the panels' path.
+    """
     for name, data in {
         NAME: demo_bytes(),
         "orchard-pump-panels-rev-b.dxf": revised_bytes(),
@@ -32,6 +34,7 @@ def write_drawings(folder: Path) -> Path:
         "pump-cover.pdf": cover_pdf(),
         "pump-flange.dxf": flange_dxf(),
         "motor-seat.dxf": seat_dxf(),
+        "motor-seat.toml": seat_set(),
         "inlet-bracket.dxf": bracket_dxf(),
         "inlet-bracket.pdf": bracket_pdf(),
         "pulley-sketch-scan.png": pulley_scan(),

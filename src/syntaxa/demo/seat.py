@@ -5,7 +5,11 @@ from __future__ import annotations
 import math
 
 import ezdxf
+import msgspec
 
+from syntaxa.cut.library import shipped_tools
+from syntaxa.cut.model import Operation, OperationKind, Pick, Settings
+from syntaxa.cut.sets import OperationSet, set_as_toml
 from syntaxa.demo.drawing import stable_bytes
 
 #: Bulge of a quarter circle.
@@ -42,3 +46,23 @@ def seat_dxf() -> bytes:
     )
     note.set_placement((0, -12))
     return stable_bytes(document)
+
+
+def seat_set() -> bytes:
+    """What is done to it on a mill, as a set of operations."""
+    mill, drill, pen, cone = "end mill 6", "drill 6.6", "engraver 60", "chamfer mill 90"
+    held = {t.name: t for t in shipped_tools()}
+
+    def operation(name: str, kind: OperationKind, tool: str, pick: Pick, **how: str | float) -> Operation:
+        return Operation(name, kind, pick, msgspec.convert({"tool": tool, **how}, Settings))
+
+    operations = (
+        operation("Pockets", "pocket", mill, Pick(layers=("POCKET",), nest="inner"), depth="6", entry="helix"),
+        operation("Bore", "bore", mill, Pick(layers=("BORE",))),
+        operation("Holes", "drill", drill, Pick(layers=("HOLES",)), peck=3.0),
+        operation("Mark", "follow", pen, Pick(layers=("ENGRAVE",)), depth="0.4"),
+        operation("Edge", "chamfer", cone, Pick(layers=("OUTLINE",)), width=0.8),
+        operation("Outline", "profile", mill, Pick(layers=("OUTLINE",)), tabs=4),
+    )
+    tools = tuple(held[name] for name in (mill, drill, pen, cone))
+    return set_as_toml(OperationSet(operations, tools, "aluminium", f"{THICKNESS:g}", "mill")).encode()

@@ -17,6 +17,7 @@ from specimens import dxf_of
 from syntaxa.cut.part import Planned
 from syntaxa.deliver.cutting import deliver_drawing, deliver_program
 from syntaxa.deliver.setup_sheet import setup_sheet
+from syntaxa.demo.formats import write_drawings
 from syntaxa.errors import DeliverError
 from syntaxa.program import main
 
@@ -217,3 +218,32 @@ def test_the_setup_sheet_says_what_is_wrong():
     page = setup_sheet(done, state.part(Planned))
     for text in ("end mill 6", "lower left corner", "Pocket", "nothing is wrong"):
         assert text in page
+
+
+def test_the_demo_is_milled_and_cut_on_sheets_with_nothing_wrong(run, tmp_path):
+    write_drawings(tmp_path)
+    seat = tmp_path / "motor-seat"
+    code, out, _ = run(
+        "cut", f"{seat}.dxf", "--operations", f"{seat}.toml", "--machine", "mill", "-o", f"{seat}.nc", "--json"
+    )
+    done = json.loads(out)
+    assert (code, done["check"]["wrong"]) == (0, 0)
+    assert done["check"]["deviation_mm"]["max"] <= 1e-4
+    assert [o["items"] for o in done["operations"]] == [2, 1, 4, 1, 1, 1]
+    panels = ("cut", tmp_path / "orchard-pump-panels.dxf", "--skip-layers", "TITLE-BLOCK,CENTRE-LINES,NOTES")
+    code, out, _ = run(*panels, "--sheet", "600,400", "--copies", "3", "-o", tmp_path / "sheet.nc", "--json")
+    done = json.loads(out)
+    assert (code, done["check"]["wrong"], len(done["outputs"])) == (0, 0, 3)
+    assert done["check"]["deviation_mm"]["max"] <= 1e-4
+
+
+def test_a_unit_in_doubt_is_said_and_strict_minds_it(run, tmp_path):
+    def build(space, _document):
+        space.add_lwpolyline([(0, 0), (3.7, 0), (3.7, 2.2), (0, 2.2)], close=True)
+
+    path = tmp_path / "bare.dxf"
+    path.write_bytes(dxf_of(build, INSUNITS=0))
+    code, out, _ = run("cut", path, "-o", tmp_path / "a.nc", "--strict")
+    assert (code, "in doubt" in out) == (1, True)
+    code, out, _ = run("cut", path, "-o", tmp_path / "a.nc", "--strict", "--unit", "in")
+    assert (code, "in doubt" in out) == (0, False)
