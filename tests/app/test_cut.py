@@ -8,7 +8,9 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QPushButton, QSlider
 
 from syntaxa.cut.bench.interpreter import played
+from syntaxa.cut.model import Pick, Stock
 from syntaxa.cut.part import Planned
+from syntaxa.cut.steps import SetPick, SetStock
 from syntaxa.cut.views import STOCKS
 from syntaxa.demo.seat import seat_dxf
 from syntaxa.measure.steps import ChooseUnit
@@ -123,6 +125,19 @@ def test_nonsense_is_refused_in_words_and_changes_nothing(seat, settled):
         typed(line, text)
         settled()
         assert plan(seat).stock == before.stock
+
+
+def test_what_was_refused_is_forgotten_with_the_next_change(seat, settled):
+    add(seat, settled)
+    panel(seat).do((SetPick("no such", Pick()), SetStock(Stock("5"))))
+    settled()
+    assert "no such" in panel(seat).says.text()
+    assert plan(seat).stock == Stock()
+    panel(seat).refuse("Nothing like that.")
+    seat.session.undo()
+    settled()
+    assert plan(seat).operations == ()
+    assert "add it" in panel(seat).says.text()
 
 
 def test_a_contour_is_turned_begun_elsewhere_given_a_tab_and_left_out(seat, settled):

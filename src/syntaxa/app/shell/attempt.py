@@ -19,13 +19,13 @@ class Attempt(QObject):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        #: The step that was asked for last, until it is known whether it can be.
-        self._asked: Step | None = None
+        #: The steps that were asked for last, until it is known whether they can be.
+        self._asked: tuple[Step, ...] = ()
         session.evaluated.connect(self._judge)
 
     def do(self, *steps: Step) -> None:
         """Does a step; several are one change, to be taken back together."""
-        self._asked = steps[-1]
+        self._asked = steps
         job = self._session.job
         if len(steps) == 1 or job is None:
             self._session.do(steps[0])
@@ -37,16 +37,21 @@ class Attempt(QObject):
 
     def _judge(self) -> None:
         asked, evaluation, job = self._asked, self._session.evaluation, self._session.job
-        if asked is None or evaluation is None or job is None or not job.steps:
+        if not asked or evaluation is None or job is None or not job.steps:
             return
-        mine = next((s.number for s in reversed(job.steps) if s.step == asked), None)
-        row = next((r for r in evaluation.ledger if r.number == mine), None)
-        if row is None:
+        # Of steps that are alike, the last is the one that was asked for.
+        numbers = [next((s.number for s in reversed(job.steps) if s.step == one), None) for one in asked]
+        rows = [r for r in evaluation.ledger if r.number in numbers]
+        if numbers[-1] not in [r.number for r in rows]:
             return
-        self._asked = None
-        if row.failed:
-            self.refused.emit(row.failed)
+        self._asked = ()
+        failed = next((r.failed for r in rows if r.failed), "")
+        if failed:
             # Not while others are still being told of the evaluation.
-            QTimer.singleShot(0, self._session.undo)
+            QTimer.singleShot(0, lambda: self._take_back(failed))
         else:
             self.done.emit()
+
+    def _take_back(self, why: str) -> None:
+        self._session.undo()
+        self.refused.emit(why)

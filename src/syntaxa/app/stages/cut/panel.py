@@ -23,6 +23,7 @@ from syntaxa.cut.proving import Proven
 from syntaxa.cut.views import MADE, Made
 from syntaxa.drawing.step import Step
 from syntaxa.job.evaluate import in_doubt
+from syntaxa.job.model import Job
 
 
 class CutPanel(StagePanel):
@@ -37,7 +38,9 @@ class CutPanel(StagePanel):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
+        #: What was refused last, and the job of that time: with another one it says nothing any more.
         self._refused = ""
+        self._refused_in: Job | None = None
         self.made: Made | None = None
         #: Whether that is of the job as it is now, and not of before the last change.
         self.is_current = False
@@ -98,6 +101,8 @@ class CutPanel(StagePanel):
         self.setEnabled(state is not None)
         if state is None:
             return
+        if self.session.job is not self._refused_in:
+            self._refused = ""
         plan = state.part(Planned)
         made = self.session.view(MADE)
         self.is_current = made is not None
@@ -137,6 +142,6 @@ class CutPanel(StagePanel):
 
     def refuse(self, sentence: str) -> None:
         """Says why something cannot be."""
-        self._refused = sentence
+        self._refused, self._refused_in = sentence, self.session.job
         self.says.setText(sentence)
         set_role(self.says, "warning")
