@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Sequence
+from functools import cached_property
 
 import msgspec
 import numpy as np
@@ -159,8 +160,16 @@ class _Expecting:
 
     def _between(self, number: int) -> tuple[Floats, ...]:
         """What lies in a contour and in none that lies directly in it."""
-        own = [self.contours[number], *(c for c in self.contours if c.closed and c.parent == number)]
-        return tuple(self._moved(c.rows) for c in own)
+        return tuple(self._moved(self.contours[k].rows) for k in (number, *self._held.get(number, ())))
+
+    @cached_property
+    def _held(self) -> dict[int, list[int]]:
+        """The closed contours that lie directly in each."""
+        held: dict[int, list[int]] = {}
+        for k, contour in enumerate(self.contours):
+            if contour.closed and contour.parent >= 0:
+                held.setdefault(contour.parent, []).append(k)
+        return held
 
     def _line(self, doing: Doing, contour: Contour, floor: float) -> None:
         rows = self._moved(contour.rows)

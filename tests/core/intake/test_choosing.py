@@ -397,7 +397,10 @@ def test_the_demo_drawings_are_the_same_on_every_day(tmp_path):
         write_drawings(tmp_path / name)
     one, two = ({p.name: p.read_bytes() for p in sorted((tmp_path / n).iterdir())} for n in ("one", "two"))
     assert one == two
+    assert [n for n in one if n.endswith(".toml")] == ["motor-seat.toml"]
     for name, data in one.items():
+        if name.endswith(".toml"):
+            continue
         result = read(name, data)
         assert result.drawing.curves or result.drawing.annotations, name
     cover = read("pump-cover.pdf", one["pump-cover.pdf"]).drawing

@@ -304,16 +304,14 @@ class Reaching:
 
     def _loose(self) -> Iterator[Found]:
         """Parts that are cut free before all that lies in them is done; on a mill, parts that nothing holds at all."""
+        held = self._held()
         for n, wanted in enumerate(self.target.wanted):
             if wanted.kind != "side" or area_of(wanted.rows) <= 0 or n not in self._done:
                 continue
             if wanted.tabs or (not self.flat and wanted.floor > self.target.bottom + _LEVEL):
                 continue
             free = self._done[n][1]
-            later = [
-                m for m, (first, _) in self._done.items()
-                if m != n and first > free and self._lies_in(self.target.wanted[m], wanted)
-            ]  # fmt: skip
+            later = [m for m in held.get(n, ()) if self._done[m][0] > free]
             x, y = wanted.rows[0, :2].tolist()
             if later:
                 line = int(self.track.line[self.track.move == self._done[later[0]][0]][0])
@@ -328,10 +326,20 @@ class Reaching:
                     f"{wanted.name}: nothing holds the part once it is cut; it has no tabs.",
                 )
 
-    def _lies_in(self, inner: Wanted, outer: Wanted) -> bool:
-        """Whether the box of one lies in that of the other."""
-        a, b = inner.rows[:, :2], outer.rows[:, :2]
-        return bool((a.min(axis=0) > b.min(axis=0)).all() and (a.max(axis=0) < b.max(axis=0)).all())
+    def _held(self) -> dict[int, list[int]]:
+        """What is done of it, by what its box lies in."""
+        done = np.array(list(self._done), dtype=np.int64)
+        if not len(done):
+            return {}
+        rows = [self.target.wanted[n].rows[:, :2] for n in done.tolist()]
+        boxes = np.array([[*r.min(axis=0), *r.max(axis=0)] for r in rows])
+        outer, inner = BoxIndex(boxes).around(boxes)
+        a, b = boxes[outer], boxes[inner]
+        within = (b[:, :2] > a[:, :2]).all(axis=1) & (b[:, 2:] < a[:, 2:]).all(axis=1)
+        held: dict[int, list[int]] = {}
+        for holder, one in zip(done[outer[within]].tolist(), done[inner[within]].tolist(), strict=True):
+            held.setdefault(holder, []).append(one)
+        return held
 
 
 def _runs(beyond: Ints, corner: Bools, of: Ints) -> list[Ints]:
