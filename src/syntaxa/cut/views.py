@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 
 from syntaxa.cut.bench.heights import HeightMap
+from syntaxa.cut.bench.timeline import Timeline
 from syntaxa.cut.contours import Contours, contours_of
 from syntaxa.cut.part import Planned
 from syntaxa.cut.proving import Proven, proven
@@ -17,10 +19,14 @@ _MARKS = 12
 
 @dataclass(frozen=True)
 class Made:
-    """The program of a job and what it will make; or why there is none."""
+    """The program of a job and what it will make, its moves against time, and seconds of each operation; or why there
+    is none.
+    """
 
     proven: Proven | None = None
     why: str = ""
+    timeline: Timeline | None = None
+    seconds: Mapping[str, float] = field(default_factory=dict)
 
 
 def _contours(standing: Standing, *, progress: Progress) -> Contours:
@@ -39,9 +45,10 @@ def _made(standing: Standing, *, progress: Progress) -> Made:
 
 def _proven(standing: Standing, progress: Progress) -> Made:
     try:
-        return Made(proven(standing.state, "", progress))
+        done = proven(standing.state, "", progress)
     except CutError as error:
         return Made(why=str(error))
+    return Made(done, "", Timeline(done.played.moves, done.machine.motion), done.seconds_by_operation())
 
 
 @dataclass(frozen=True)

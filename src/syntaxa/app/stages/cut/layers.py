@@ -67,8 +67,15 @@ class StockLayer(Layer):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         tint = QColor(tokens.tint)
         tint.setAlphaF(0.14)
-        for part in self._work.contours.parts:
+        for n, part in enumerate(self._work.contours.parts):
             painter.fillPath(path_of(part.loops, view), tint)
+            if n % _A_SLICE == _A_SLICE - 1:
+                painter.end()
+                yield
+                if self._work is None:
+                    return
+                painter = QPainter(image)
+                painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         box = self._work.stock.box
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.setPen(QPen(QColor(tokens.strong_line), 1.2, Qt.PenStyle.DashLine))

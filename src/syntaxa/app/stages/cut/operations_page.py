@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 import msgspec
 from PyQt6.QtCore import QItemSelection, pyqtSignal
@@ -15,8 +15,8 @@ from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.cut.library import fitting, plain_tool
 from syntaxa.cut.model import Operation, OperationKind, Pick, Settings, Tool
 from syntaxa.cut.part import Planned
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.steps import DropOperations, EditOperations, HoldTools, ListOperations, SetOperation, SetPick
+from syntaxa.cut.views import Made
 from syntaxa.drawing.state import State
 
 #: Kinds with what they are called.
@@ -53,9 +53,8 @@ class OperationsPage(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self._plan, self._tools = Planned(), tuple[Tool, ...]()
-        self._seconds: dict[str, float] = {}
+        self._seconds: Mapping[str, float] = {}
         self._items: dict[str, int] = {}
-        self._made: Proven | None = None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
@@ -140,12 +139,12 @@ class OperationsPage(QWidget):
 
     # ------------------------------------------------------------------ showing
 
-    def show_plan(self, state: State, plan: Planned, tools: Sequence[Tool], made: Proven | None) -> None:
+    def show_plan(self, state: State, plan: Planned, tools: Sequence[Tool], made: Made | None) -> None:
         """The operations of a job, the tools that its machine can use, and what has come of them."""
-        self._plan, self._tools, self._made = plan, tuple(tools), made
-        self._seconds = made.seconds_by_operation() if made is not None else {}
+        self._plan, self._tools = plan, tuple(tools)
+        self._seconds = made.seconds if made is not None else {}
         self._items = {}
-        for cutting in made.work.cuttings if made is not None else ():
+        for cutting in made.proven.work.cuttings if made is not None and made.proven is not None else ():
             name = cutting.doing.operation.name
             self._items[name] = self._items.get(name, 0) + 1
         self._show_kinds(plan.chosen_machine.is_flat)

@@ -129,13 +129,13 @@ class RunPage(QWidget):
             self.stood.emit(None)
             return
         done = made.proven
-        self.timeline = Timeline(done.played.moves, done.machine.motion)
+        self.timeline = made.timeline
         self.says.setText("")
         for widget in (self.found, self.says):
             widget.setVisible(bool(done.verdict.found))
         self.found.model_.show_rows(sorted(done.verdict.found, key=lambda f: not f.wrong))
         self._show_verdict(done)
-        self.go_to(self.timeline.total)
+        self.go_to(made.timeline.total if made.timeline is not None else 0.0)
 
     def _show_verdict(self, done: Proven) -> None:
         verdict, wrong = done.verdict, len(done.verdict.wrong)
