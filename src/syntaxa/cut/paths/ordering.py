@@ -20,6 +20,7 @@ from collections import deque
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
+from random import Random
 
 import numpy as np
 from scipy.spatial import cKDTree
@@ -149,18 +150,20 @@ class _Tour:
         self._waiting = deque(order)
         self._queued = [True] * count
         self._undo: list[tuple[int, list[int]]] = []
+        self._remembers = False
 
     def improved(self, kicks: int) -> list[int]:
         """The order after all that is tried."""
         self._settle()
-        random = np.random.default_rng(1)
+        self._remembers = True
+        chance = Random(1)
         if self._count > 8:
             span = min(2 * _SPAN, self._count - 1)
             for n in range(kicks):
                 if n % 200 == 0:
                     still_wanted()
-                base = int(random.integers(1, max(2, self._count - span + 1)))
-                i, j, k = sorted((random.choice(span, 3, replace=False) + base).tolist())
+                base = chance.randrange(1, max(2, self._count - span + 1))
+                i, j, k = sorted(base + c for c in chance.sample(range(span), 3))
                 if k <= self._count:
                     self._kick(i, j, k)
         return self._seq[1:]
@@ -209,8 +212,9 @@ class _Tour:
     # ------------------------------------------------------------------ moves
 
     def _put(self, low: int, run: list[int]) -> None:
-        """Writes a run over a place, and remembers what was there."""
-        self._undo.append((low, self._seq[low : low + len(run)]))
+        """Writes a run over a place, and remembers what was there if that may have to come back."""
+        if self._remembers:
+            self._undo.append((low, self._seq[low : low + len(run)]))
         self._write(low, run)
 
     def _write(self, low: int, run: list[int]) -> None:
