@@ -30,6 +30,7 @@ from syntaxa.app.stages.cut.commands import (
 from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
 from syntaxa.app.stages.cut.panel import CutPanel
 from syntaxa.app.stages.cut.relief_view import ReliefFront
+from syntaxa.app.theme.tokens import Tokens
 from syntaxa.cut.bench.heights import HeightMap
 from syntaxa.cut.bench.timeline import Standing
 from syntaxa.cut.library import machines, shipped_tools
@@ -55,8 +56,8 @@ class CutStage(Stage):
         self._stock, self._bench = StockLayer(), BenchLayer()
         self._paths = PathsLayer(self.choose_contour)
         self._found = FoundLayer(self._choose_found)
-        self._shown_made: Proven | None = None
-        self._shown_move = -1
+        #: Of which program, after which move and in which look the stock is shown.
+        self._shown: tuple[Proven, int, Tokens] | None = None
         self._outlines_of: Proven | None = None
         self._outermost: Sequence[Floats] = ()
         self._fitted: str | None = None
@@ -129,7 +130,7 @@ class CutStage(Stage):
             self.own_panel.run.pause()
 
     def _opened(self) -> None:
-        self._shown_made, self._shown_move, self._fitted = None, -1, None
+        self._shown, self._fitted = None, None
         self._stock.show(None, ())
         self._paths.show(None)
         self._found.show((), (0.0, 0.0))
@@ -194,7 +195,7 @@ class CutStage(Stage):
     def _show_seen(self) -> None:
         """What is to be seen has changed: the drawing or the stock in space, and what of it."""
         self.shell.front_changed.emit()
-        self._shown_move = -1
+        self._shown = None
         self._show_run()
 
     def _show_run(self) -> None:
@@ -206,7 +207,7 @@ class CutStage(Stage):
         if not seen or done is None or standing is None:
             self._bench.show_tool(None)
             self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
-            self._shown_move = -1
+            self._shown = None
             return
         if self.front() is not None:
             self._show_relief(done, standing)
@@ -215,11 +216,11 @@ class CutStage(Stage):
         self._bench.clip_to(self._outlines(done) if panel.run.part.isChecked() else ())
         if not panel.run.stock.isChecked():
             self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
-            self._shown_move = -1
-        elif standing.move != self._shown_move or done is not self._shown_made:
+            self._shown = None
+        elif self._shown != (done, standing.move, self.shell.dress.tokens):
             stock = self._stock_at(done, standing.move + 1)
             if stock is not None:
-                self._shown_move, self._shown_made = standing.move, done
+                self._shown = done, standing.move, self.shell.dress.tokens
                 self._bench.show_stock(stock, done.work.stock.zero, self.shell.dress.tokens)
 
     def _show_relief(self, done: Proven, standing: Standing) -> None:
@@ -228,11 +229,11 @@ class CutStage(Stage):
         move = done.played.moves[standing.move]
         tool = dict(done.tools).get(move.tool) or done.tools[0][1]
         view.show_tool((standing.place, tool))
-        if standing.move == self._shown_move and done is self._shown_made:
+        if self._shown == (done, standing.move, tokens):
             return
         stock = self._stock_at(done, standing.move + 1)
         if stock is not None:
-            self._shown_move, self._shown_made = standing.move, done
+            self._shown = done, standing.move, tokens
             view.show_stock(stock, tokens)
             loops = self._outlines(done) if self.own_panel.run.part.isChecked() else ()
             view.keep(loops, done.work.stock.zero)
