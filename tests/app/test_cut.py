@@ -239,6 +239,10 @@ def test_the_stock_is_seen_in_space_and_turned(seat, settled, qtbot):
     run.part.setChecked(False)
     settled()
     assert view.grab().toImage() != kept
+    ground = view.grab().toImage().pixelColor(2, 2)
+    seat.shell.commands["switch_look"].run()
+    settled()
+    qtbot.waitUntil(lambda: view.grab().toImage().pixelColor(2, 2) != ground, timeout=10_000)
     panel(seat).tabs.setCurrentIndex(0)
     settled()
     assert seat.shell.canvas.isVisible()

@@ -224,6 +224,8 @@ class MainWindow(QMainWindow):
         for stage in self.shell.stages:
             if stage.has_panel and stage is self.shell.open_stage:
                 stage.panel.show_with(dress.lengths, dress.tokens)
+                # What stands in the canvas's place is the stage's.
+                stage.refresh()
         self.shell.status.show_unit(dress.lengths.unit)
         self.shell.status.show_selection(canvas.selection.curves(), dress.lengths)
         self._refresh()
