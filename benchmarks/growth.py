@@ -17,6 +17,10 @@ sys.path.insert(0, str(Path(__file__).parents[1] / "tests" / "core"))
 import ezdxf
 import numpy as np
 
+from syntaxa.cut.library import shipped_tools
+from syntaxa.cut.model import Operation, Settings
+from syntaxa.cut.part import Planned
+from syntaxa.cut.proving import proven
 from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.drawing.state import Sketch, State
 from syntaxa.geometry.measuring import enclosed_area, least_distance
@@ -143,6 +147,14 @@ def long_lines(n):
     return lambda: survey_state(state, 1e-4)
 
 
+def cutting(n):
+    tool = next(t for t in shipped_tools() if t.kind == "beam")
+    circles = [Curve(f"c{k}", Circle(Point(8.0 * (k % 50), 8.0 * (k // 50)), 3.0), "0") for k in range(n)]
+    operation = Operation("Cut", settings=Settings(tool=tool.name))
+    state = State(sketches=(Sketch("S", 0, tuple(circles)),)).with_part(Planned(tools=(tool,), operations=(operation,)))
+    return lambda: proven(state)
+
+
 WORK = (
     ("sub-paths of one path", sub_paths, 4000),
     ("use of one shape", uses, 4000),
@@ -157,6 +169,7 @@ WORK = (
     ("snapping on one polyline", snapping, 5000),
     ("polylines over each other", retraced, 1200),
     ("long polylines across themselves", long_lines, 4000),
+    ("a program, written and judged", cutting, 250),
 )
 
 

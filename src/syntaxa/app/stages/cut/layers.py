@@ -320,11 +320,18 @@ class BenchLayer(Layer):
             painter.drawLine(QPointF(px - dx, py - dy), QPointF(px + dx, py + dy))
 
 
+def tones(tokens: Tokens) -> tuple[Floats, Floats]:
+    """Colours (red, green, blue to 255) of the deepest ground and of the untouched top: the lighter one in any look."""
+    both = sorted((QColor(c) for c in (tokens.strong_line, tokens.line)), key=QColor.lightnessF)
+    low, high = (np.array(c.getRgb()[:3], dtype=float) for c in both)
+    return low, high
+
+
 def shades(stock: HeightMap, tokens: Tokens) -> Floats:
     """Heights as shades, the untouched top light: red, green, blue to 255 in a last axis."""
     high, low = stock.top, stock.bottom
     share = np.clip((stock.heights - low) / max(high - low, 1e-9), 0.0, 1.0)
-    ground, top = (np.array(QColor(c).getRgb()[:3], dtype=float) for c in (tokens.strong_line, tokens.line))
+    ground, top = tones(tokens)
     colour = ground + (top - ground) * share[:, :, None]
     # A slope towards the light is lighter: floors and walls are told apart.
     slope = np.diff(stock.heights, axis=1, append=stock.heights[:, -1:]) - np.diff(

@@ -23,7 +23,7 @@ from PyQt6.QtGui import (
 )  # fmt: skip
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
-from syntaxa.app.stages.cut.layers import shades
+from syntaxa.app.stages.cut.layers import shades, tones
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.app.widgets.labels import ElidedLabel, button, row_of
 from syntaxa.cut.bench.heights import HeightMap
@@ -127,7 +127,7 @@ class ReliefView(QWidget):
         cell, face = relief(stock, laid, self._kept)
         seen = shades(stock, tokens).reshape(-1, 3)[np.maximum(cell, 0)]
         # Sides are all alike: what light falls on a cell says nothing of an upright wall.
-        seen[face == SIDE] = _SIDE_SHADE * np.array(QColor(tokens.line).getRgb()[:3], dtype=float)
+        seen[face == SIDE] = _SIDE_SHADE * tones(tokens)[1]
         # The edge of a step is drawn where what is seen goes from a top to a side.
         edge = (face[:-1] == TOP) & (face[1:] == SIDE)
         seen[:-1][edge] *= _SIDE_SHADE
