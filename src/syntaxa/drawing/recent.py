@@ -18,13 +18,13 @@ class Recent(Generic[Made]):
 
     def __init__(self, make: Callable[[Sketch], Made], most: int) -> None:
         self._make, self._most = make, most
-        self._kept: OrderedDict[tuple[int, str], tuple[tuple[Curve, ...], Made]] = OrderedDict()
+        self._kept: OrderedDict[tuple[int, str, int], tuple[tuple[Curve, ...], Made]] = OrderedDict()
         self._lock = threading.Lock()
 
     def of(self, sketch: Sketch) -> Made:
         """What is made of a sketch, made once."""
         # Curves are held as long as what is known of them, so no other tuple can have their address.
-        key = id(sketch.curves), sketch.name
+        key = id(sketch.curves), sketch.name, sketch.colour
         with self._lock:
             known = self._kept.get(key)
         if known is not None:

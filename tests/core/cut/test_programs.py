@@ -375,3 +375,10 @@ def test_contours_that_cross_each_other_are_not_called_too_small():
     told = prove(beamed(state)).work.told
     assert not any("too small" in t for t in told)
     assert any("crosses its neighbour" in t for t in told)
+
+
+def test_another_colour_of_a_sketch_is_another_choice():
+    curves = (box("OUT", 0, 0, 20, 20),)
+    for colour in (0xFF0000, 0x00FF00):
+        state = State(sketches=(Sketch("S", colour, curves),))
+        assert contours_of(state).contours[0].colours == {colour}
