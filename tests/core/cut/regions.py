@@ -151,8 +151,9 @@ def as_polygon(loops, tolerance=1e-4):
 
 
 def is_simple(loops):
-    """Whether no loop crosses itself or another, as far as facets tell."""
-    return as_polygon(loops, 1e-3).is_valid and all(shapely.Polygon(flat(r, 1e-3)).is_valid for r in loops)
+    """Whether no loop crosses itself or another: by facets so fine that arcs which just cross do so, too."""
+    fine = 2e-5
+    return all(shapely.Polygon(flat(r, fine)).is_valid for r in loops) and as_polygon(loops, fine).is_valid
 
 
 def wrong_places(loops, d, found):
