@@ -104,6 +104,30 @@ def test_several_operations_are_changed_together_and_a_blank_leaves_each_as_it_i
     assert [o.settings.step_down for o in plan(seat).operations] == [None, None]
 
 
+def test_settings_are_copied_from_the_operation_whose_path_is_clicked(seat, settled):
+    with_machine(seat, settled, "mill")
+    for kind in ("pocket", "follow", "outside"):
+        add(seat, settled, kind)
+    operations = panel(seat).operations
+    pocket, line, outside = (o.name for o in plan(seat).operations)
+    operations.table.selectRow(0)
+    typed(field(seat, "Feed"), "432")
+    settled()
+    operations.table.selectRow(2)
+    # The engraved line is of one operation only.
+    cuttings = panel(seat).proven.work.cuttings
+    contours = panel(seat).proven.work.contours.contours
+    open_one = next(c.run.number for c in cuttings if not contours[c.run.number].closed)
+    assert operations.source.currentText() == pocket
+    seat.stage("cut").choose_contour(open_one)
+    assert operations.source.currentText() == line
+    operations.source.setCurrentText(pocket)
+    operations._copy()
+    settled()
+    assert [o.settings.feed for o in plan(seat).operations] == [432.0, None, 432.0]
+    assert plan(seat).operation(outside).kind == "outside"
+
+
 def test_nonsense_is_refused_in_words_and_changes_nothing(seat, settled):
     with_machine(seat, settled, "mill")
     add(seat, settled, "pocket")

@@ -55,6 +55,7 @@ class OperationsPage(QWidget):
         self._plan, self._tools = Planned(), tuple[Tool, ...]()
         self._seconds: Mapping[str, float] = {}
         self._items: dict[str, int] = {}
+        self._offered = ""
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
@@ -85,6 +86,7 @@ class OperationsPage(QWidget):
         column.addWidget(self.form)
         self.source = roomy(QComboBox())
         self.source.setAccessibleName("Operation to copy settings from")
+        self.source.setToolTip("A click on a path chooses its operation")
         copy = button("Copy", "Give the chosen operations the settings of this one")
         copy.clicked.connect(self._copy)
         self._copy_row = QWidget()
@@ -197,8 +199,16 @@ class OperationsPage(QWidget):
         others = [o.name for o in self._plan.operations if o not in chosen]
         self.source.clear()
         self.source.addItems(others)
+        if self._offered in others:
+            self.source.setCurrentText(self._offered)
         self._copy_row.setVisible(bool(chosen and others))
         self._how.setVisible(bool(chosen))
+
+    def offer(self, name: str) -> None:
+        """The path of an operation was clicked: its settings are those that would be copied."""
+        self._offered = name
+        if name and self.source.findText(name) >= 0:
+            self.source.setCurrentText(name)
 
     def _show_tools(self, chosen: Sequence[Operation]) -> None:
         self.tool.clear()

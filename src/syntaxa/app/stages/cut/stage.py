@@ -168,13 +168,17 @@ class CutStage(Stage):
 
     def _operation_of(self, number: int) -> str:
         """The operation of a contour: one that is chosen before others."""
-        done = self.own_panel.proven
-        names = [c.doing.operation.name for c in done.work.cuttings if c.run.number == number] if done else []
-        chosen = self.own_panel.operations.names
+        names, chosen = self._operations_on(number), self.own_panel.operations.names
         return next((n for n in names if n in chosen), names[0] if names else "")
+
+    def _operations_on(self, number: int) -> list[str]:
+        done = self.own_panel.proven
+        return [c.doing.operation.name for c in done.work.cuttings if c.run.number == number] if done else []
 
     def choose_contour(self, number: int) -> None:
         """A contour was clicked, or its cut was chosen in the list."""
+        operations = self.own_panel.operations
+        operations.offer(next((n for n in self._operations_on(number) if n not in operations.names), ""))
         self._paths.choose(number, self.own_panel.operations.names)
         self._show_chosen()
 
