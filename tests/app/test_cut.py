@@ -318,7 +318,7 @@ def test_sets_are_kept_and_used(seat, settled, chosen, tmp_path):
     assert "what" in panel(seat).says.text()
 
 
-def test_parts_are_nested_and_a_sheet_is_cut(seat, settled):
+def test_parts_are_nested_and_a_sheet_is_cut(seat, settled, chosen, tmp_path):
     add(seat, settled)
     form = panel(seat).setup.nesting
     form.copies.setText("0")
@@ -342,6 +342,11 @@ def test_parts_are_nested_and_a_sheet_is_cut(seat, settled):
     assert done.work.stock.size[:2] == pytest.approx((320.0, 110.0))
     sketches = {done.work.contours.contours[c.run.number].sketch for c in done.work.cuttings}
     assert sketches == {"Sheet 2"}
+    chosen.path = tmp_path / "seats.nc"
+    seat.shell.commands["write_sheet_programs"].run()
+    settled()
+    assert sorted(p.name for p in tmp_path.glob("seats*")) == ["seats-1.nc", "seats-2.nc"]
+    assert (tmp_path / "seats-2.nc").read_text().count("M3") == done.text.count("M3")
 
 
 def test_every_control_has_a_name(seat, settled):

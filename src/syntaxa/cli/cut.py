@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import dataclasses
 from collections.abc import Iterable, Sequence
 from pathlib import Path
 
@@ -22,7 +21,7 @@ from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.depths import passes
 from syntaxa.cut.proving import Proven, proven
 from syntaxa.cut.sets import OperationSet, set_in
-from syntaxa.cut.sheets import NestParts
+from syntaxa.cut.sheets import NestParts, on_sheet
 from syntaxa.cut.steps import HoldTools, SetMachine, SetOperation, SetStock
 from syntaxa.deliver.cutting import DRAWING_ENDINGS, PROGRAM_ENDINGS, deliver_drawing, deliver_program
 from syntaxa.deliver.out import put_out
@@ -50,7 +49,7 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
     notes = [] if settled else ["The unit is in doubt, and so is the size of the part: settle it with --unit."]
     notes += [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
     sheets: Sequence[str] = [name for name, _ in state.part(Planned).sheets] or [""]
-    done = [proven(_of_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
+    done = [proven(on_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
     written: list[str] = []
     for number, one in enumerate(done, 1):
         number_of = number if len(done) > 1 else 0
@@ -79,14 +78,6 @@ def _nesting(options: argparse.Namespace) -> list[NestParts]:
     way: Way = "grid" if options.grid else "shape"
     size = numbers[0], numbers[1]
     return [NestParts(size, options.copies, gap=options.gap, margin=options.margin, turning=options.turning, way=way)]
-
-
-def _of_sheet(state: State, name: str) -> State:
-    """The job as one sheet of it is cut: its own stock, and nothing but what lies on it."""
-    if not name:
-        return state
-    plan = state.part(Planned)
-    return state.with_part(dataclasses.replace(plan, stock=msgspec.structs.replace(plan.stock, sketch=name)))
 
 
 def _write(

@@ -6,6 +6,8 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import ClassVar
 
+import msgspec
+
 from syntaxa.cut.base import CutStep
 from syntaxa.cut.contours import Contours, contours_of
 from syntaxa.cut.nesting import Laid, Turning, Way, nested, waste
@@ -91,6 +93,14 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         on = "1 sheet" if len(made) == 1 else f"{len(made)} sheets"
         says = f"{parts} on {on}; {lost:.1%} is waste."
         return after, Entry(sum(len(s.curves) for s in made), says=says)
+
+
+def on_sheet(state: State, name: str) -> State:
+    """The job as one sheet of it is cut: its own stock, and nothing but what lies on it; all of it without a name."""
+    if not name:
+        return state
+    plan = state.part(Planned)
+    return state.with_part(replace(plan, stock=msgspec.structs.replace(plan.stock, sketch=name)))
 
 
 def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[list[tuple[str, Curve]]]:

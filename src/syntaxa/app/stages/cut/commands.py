@@ -9,9 +9,12 @@ from typing import TYPE_CHECKING
 import msgspec
 
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.widgets.labels import counted
 from syntaxa.cut.library import machine_named, text_of, tools_as_csv, tools_from
 from syntaxa.cut.part import Planned
+from syntaxa.cut.proving import proven
 from syntaxa.cut.sets import OperationSet, set_as_toml, set_in
+from syntaxa.cut.sheets import on_sheet
 from syntaxa.cut.steps import DropOperations, HoldTools, SetMachine, SetOperation, SetStock
 from syntaxa.deliver.cutting import deliver_drawing, deliver_program
 from syntaxa.deliver.out import put_out
@@ -30,6 +33,10 @@ def commands(stage: CutStage) -> Sequence[Command]:
 
     def has_program() -> bool:
         return stage.shell.open_stage is stage and stage.has_panel and stage.own_panel.proven is not None
+
+    def has_sheets() -> bool:
+        state = stage.shell.session.state
+        return has_program() and state is not None and bool(state.part(Planned).sheets)
 
     return (
         Command(
@@ -72,6 +79,15 @@ def commands(stage: CutStage) -> Sequence[Command]:
             "",
             "",
             has_program,
+        ),
+        Command(
+            "write_sheet_programs",
+            "Write the programs of all sheets…",
+            "Cut/out",
+            lambda: ask_sheets(stage),
+            "",
+            "",
+            has_sheets,
         ),
         Command("write_setup", "Write the setup sheet…", "Cut/out", lambda: ask_setup(stage), "", "", has_program),
         Command(
@@ -118,6 +134,32 @@ def ask_program(stage: CutStage, a_file_a_tool: bool = False) -> None:
         return [f"{len(files)} files."] if len(files) > 1 else []
 
     _written(stage, path, write)
+
+
+def ask_sheets(stage: CutStage) -> None:
+    """Asks where, and writes a program for each sheet of nested parts there, each judged before."""
+    shell, state = stage.shell, stage.shell.session.state
+    path = shell.choosers.save_cut(
+        shell.window, "Write the programs of all sheets", shell.settings.values.folder, f"{stage.job_name}.nc",
+        "Programs (*.nc *.ngc *.gcode *.tap)",
+    )  # fmt: skip
+    if path is None or state is None:
+        return
+    names = [name for name, _ in state.part(Planned).sheets]
+
+    def work(progress: Progress) -> list[str]:
+        wrong = []
+        for n, name in enumerate(names):
+            progress(n / len(names))
+            done = proven(on_sheet(state, name), f"{stage.job_name} {name}")
+            deliver_program(done, path.with_stem(f"{path.stem}-{n + 1}"))
+            wrong += [f"{name} has {counted(k, 'thing')} wrong."] if (k := len(done.verdict.wrong)) else []
+        return wrong
+
+    def told(wrong: list[str]) -> None:
+        shell.tell(" ".join([f"Wrote {counted(len(names), 'program')}, {path.stem}-1 and so on.", *wrong]))
+
+    shell.run(f"Writing {path.name}", work, told)
 
 
 def ask_setup(stage: CutStage) -> None:
