@@ -13,7 +13,7 @@ from syntaxa.cut.bench.target import Room, Target, Wanted
 from syntaxa.cut.contours import Contour, Contours
 from syntaxa.cut.doing import SIDES, Doing
 from syntaxa.cut.model import KeepOut, Place
-from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, closed_by_first, reversed_rows
 from syntaxa.cut.offsets.offsetting import offset, swept
 from syntaxa.cut.paths.areas import pocket_loops
 from syntaxa.cut.paths.outlines import waste_inside
@@ -174,7 +174,7 @@ class _Expecting:
     def _line(self, doing: Doing, contour: Contour, floor: float) -> None:
         rows = self._moved(contour.rows)
         self.wanted.append(Wanted("line", f"{doing.operation.name}, {_called(contour)}", rows, floor, contour.closed))
-        run = np.vstack([rows, [*rows[0, :2], 0.0]]) if contour.closed else rows
+        run = closed_by_first(rows) if contour.closed else rows
         self.rooms.append(Room(tuple(swept([run], doing.reach + _SLACK)), floor))
 
     def _face(self, doing: Doing, floor: float) -> None:
