@@ -33,7 +33,7 @@ def checked_file(options: argparse.Namespace) -> CheckRecord:
         raise UsageError("The tolerance must be a length in mm above 0.")
     machine = machine_named(options.machine)
     tools = _tools(options, machine)
-    read = played(text_of(path), options.skip)
+    read = played(text_of(path), options.skip, {number: tool.radius for number, tool in tools.items()})
     target = _target(options, read, machine, _stock(options.stock))
     verdict = judge(read, tools, machine, target, options.tolerance)
     return CheckRecord(

@@ -116,6 +116,27 @@ class Contours:
         return {c.key: k for k, c in enumerate(self.contours)}
 
 
+def key_of(sketch: str, roots: Iterable[str]) -> str:
+    """The key of a contour by its sketch and the roots of its curves; one of several gets a number."""
+    name = hashlib.blake2s("/".join(sorted(roots)).encode(), digest_size=5).hexdigest()
+    return f"{sketch}/{name}"
+
+
+def numbered_keys(keys: Sequence[str], ranks: Sequence[tuple[bool, Box]]) -> list[str]:
+    """Keys told apart: of those that are the same all but the first get a number, by whether they are outer ones
+    (False first) and their boxes, from left to right and upwards.
+    """
+    made, by_key = list(keys), dict[str, list[int]]()
+    for k, key in enumerate(keys):
+        by_key.setdefault(key, []).append(k)
+    for numbers in by_key.values():
+        # Boxes that rounding alone tells apart are one.
+        ordered = sorted(numbers, key=lambda k: (ranks[k][0], *(round(v, 6) for v in ranks[k][1])))
+        for n, k in enumerate(ordered[1:], 1):
+            made[k] = f"{keys[k]}~{n}"
+    return made
+
+
 def contours_of(state: State) -> Contours:
     """The contours of all sketches that are there to be made: what lies in what is asked across all of them."""
     found = [_RECENT.of(sketch) for sketch in state.profiles()]
@@ -194,10 +215,9 @@ def _rows_of(edges: Edges, walk: Sequence[int]) -> Floats:
 def _contour(sketch: Sketch, rows: Floats, bounds: Bounding, owners: Iterable[int]) -> Contour:
     curves = [sketch.curves[k] for k in owners]
     roots = tuple(sorted({c.root for c in curves}))
-    name = hashlib.blake2s("/".join(roots).encode(), digest_size=5).hexdigest()
     shape = shape_of_rows(rows, True) if bounds != "line" else None
     return Contour(
-        f"{sketch.name}/{name}", sketch.name, rows, bounds, -1, roots,
+        key_of(sketch.name, roots), sketch.name, rows, bounds, -1, roots,
         frozenset(c.layer for c in curves), frozenset(_colours(curves, sketch)),
         frozenset(r for c in curves for r in c.roles),
         circle=(*shape.centre, shape.radius) if isinstance(shape, Circle) else None,
@@ -289,11 +309,5 @@ def _asides(contours: list[Contour]) -> Floats:
 
 def _told_apart(contours: list[Contour]) -> list[Contour]:
     """Contours that the same curves bound get numbers, from left to right and upwards, outer ones first."""
-    by_key: dict[str, list[int]] = {}
-    for k, contour in enumerate(contours):
-        by_key.setdefault(contour.key, []).append(k)
-    for numbers in by_key.values():
-        numbers.sort(key=lambda k: (contours[k].bounds != "outer", contours[k].box))
-        for n, k in enumerate(numbers[1:], 1):
-            contours[k] = replace(contours[k], key=f"{contours[k].key}~{n}")
-    return contours
+    keys = numbered_keys([c.key for c in contours], [(c.bounds != "outer", c.box) for c in contours])
+    return [c if c.key == key else replace(c, key=key) for c, key in zip(contours, keys, strict=True)]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from functools import cached_property
 
 import msgspec
@@ -24,9 +24,9 @@ from syntaxa.geometry.types import Box, Floats
 _SLACK = 1e-3
 
 
-def expected(work: Work, keep_out: Sequence[KeepOut] = (), places: Iterable[Place] = ()) -> Target:
+def expected(work: Work, keep_out: Sequence[KeepOut] = ()) -> Target:
     """What the operations of some work should make."""
-    return _Expecting(work, keep_out, {(p.operation, p.contour): p for p in places}).target()
+    return _Expecting(work, keep_out, {(p.operation, p.contour): p for p in work.places}).target()
 
 
 def expected_of_drawing(

@@ -16,14 +16,24 @@ from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
 
+@dataclass(frozen=True, slots=True)
+class Copied:
+    """A curve on a sheet: its root, the sketch that it was copied from and the root there, and how it was laid."""
+
+    root: str
+    sketch: str
+    first: str
+    by: Transform
+
+
 @dataclass(frozen=True)
 class Planned(Part):
     """Everything that paths and programs are made of, besides the sketches.
 
     machine   None before one was chosen
     tools     copies of those that are used, so that a job cuts the same on every computer
-    sheets    sketches that are sheets of nested parts, and their boxes (mm); copied  root of each curve on them, the
-              sketch that it was copied from, and the root there; wasted  share of the sheets that is waste
+    sheets    sketches that are sheets of nested parts, and their boxes (mm); copied  each curve on them; wasted  share
+              of the sheets that is waste
     ordering  what goes first; locked  (operation, contour) in an order that was set by hand and stays
     """
 
@@ -33,7 +43,7 @@ class Planned(Part):
     operations: tuple[Operation, ...] = ()
     places: tuple[Place, ...] = ()
     sheets: tuple[tuple[str, Box], ...] = ()
-    copied: tuple[tuple[str, str, str], ...] = ()
+    copied: tuple[Copied, ...] = ()
     wasted: float = 0.0
     ordering: Ordering = "by tool"
     locked: tuple[tuple[str, str], ...] = ()
@@ -80,9 +90,11 @@ class Planned(Part):
         return replace(self, tools=(*(t for t in self.tools if t.name != new.name), new))
 
     def with_place(self, new: Place) -> Planned:
-        """With what was set by hand on a contour; nothing of it is kept where nothing is set."""
+        """With what was set by hand on a contour; nothing of it is kept where nothing is set, unless what it was
+        copied from has something.
+        """
         rest = tuple(p for p in self.places if (p.operation, p.contour) != (new.operation, new.contour))
-        empty = new == Place(new.operation, new.contour)
+        empty = not self.copied and new == Place(new.operation, new.contour)
         return replace(self, places=rest if empty else (*rest, new))
 
     def free_name(self, wanted: str) -> str:
@@ -99,17 +111,21 @@ class Planned(Part):
             picked=_moved(self.stock.picked, by),
             keep_out=tuple(msgspec.structs.replace(k, box=_box(k.box, by)) for k in self.stock.keep_out),
         )
-        places = tuple(
-            msgspec.structs.replace(
-                p,
-                start=None if p.start is None else _moved(p.start, by),
-                tabs_at=None if p.tabs_at is None else tuple(_moved(t, by) for t in p.tabs_at),
-            )
-            for p in self.places
-        )
+        places = tuple(moved_place(p, by) for p in self.places)
         operations = tuple(msgspec.structs.replace(o, pick=_pick(o.pick, by)) for o in self.operations)
         sheets = tuple((name, _box(box, by)) for name, box in self.sheets)
-        return replace(self, stock=stock, places=places, operations=operations, sheets=sheets)
+        laid = {c.by: by.inverse().then(c.by).then(by) for c in self.copied}
+        copied = tuple(replace(c, by=laid[c.by]) for c in self.copied)
+        return replace(self, stock=stock, places=places, operations=operations, sheets=sheets, copied=copied)
+
+
+def moved_place(place: Place, by: Transform) -> Place:
+    """What was set by hand on a contour, moved along with it."""
+    return msgspec.structs.replace(
+        place,
+        start=None if place.start is None else _moved(place.start, by),
+        tabs_at=None if place.tabs_at is None else tuple(_moved(t, by) for t in place.tabs_at),
+    )
 
 
 def _moved(place: tuple[float, float], by: Transform) -> tuple[float, float]:

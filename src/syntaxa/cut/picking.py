@@ -2,10 +2,17 @@
 
 from __future__ import annotations
 
-from syntaxa.cut.contours import Contour, Contours
-from syntaxa.cut.model import Operation, Pick
-from syntaxa.cut.part import Planned
+from collections.abc import Iterator
+from dataclasses import replace
+
+import msgspec
+import numpy as np
+
+from syntaxa.cut.contours import Contour, Contours, key_of, numbered_keys
+from syntaxa.cut.model import Operation, Pick, Place
+from syntaxa.cut.part import Copied, Planned, moved_place
 from syntaxa.drawing.descent import RegionRef
+from syntaxa.geometry.types import Box
 
 #: Share of the bounds that a region must have in common with the one that was named, to be what became of it.
 _ENOUGH = 0.5
@@ -16,7 +23,8 @@ class Nested:
 
     def __init__(self, plan: Planned) -> None:
         self._sheet = plan.sheet
-        self._from = {root: (sketch, first) for root, sketch, first in plan.copied}
+        self._places = plan.places
+        self._from = {c.root: c for c in plan.copied}
 
     def lets(self, contour: Contour) -> bool:
         """Whether a contour is there to be cut at all."""
@@ -24,11 +32,50 @@ class Nested:
 
     def sketches(self, contour: Contour) -> set[str]:
         """The sketch of a contour, and that which it was copied from."""
-        return {contour.sketch, *(self._from[r][0] for r in contour.roots if r in self._from)}
+        return {contour.sketch, *(self._from[r].sketch for r in contour.roots if r in self._from)}
 
     def roots(self, contour: Contour) -> set[str]:
         """The roots of a contour, and those which they were copied from."""
-        return {*contour.roots, *(self._from[r][1] for r in contour.roots if r in self._from)}
+        return {*contour.roots, *(self._from[r].first for r in contour.roots if r in self._from)}
+
+    def firsts(self, contours: Contours) -> dict[str, tuple[str, Copied]]:
+        """By the key of each copied contour: the key of the contour that it was copied from, and how it was laid."""
+        if not self._from:
+            return {}
+        rows = [(c, self._from[c.roots[0]]) for c in contours.contours if c.roots and c.roots[0] in self._from]
+        # Each copy is numbered as what it was copied from is: by where it lay there.
+        by_copy: dict[Copied, list[tuple[Contour, Copied]]] = {}
+        for contour, copied in rows:
+            alike = Copied("", copied.sketch, "", copied.by)
+            by_copy.setdefault(alike, []).append((contour, copied))
+        return {key: found for group in by_copy.values() for key, found in self._numbered(group)}
+
+    def _numbered(self, group: list[tuple[Contour, Copied]]) -> Iterator[tuple[str, tuple[str, Copied]]]:
+        keys = [key_of(copied.sketch, (self._from[r].first for r in c.roots if r in self._from)) for c, copied in group]
+        twice = len(set(keys)) < len(keys)
+        ranks = [(c.bounds != "outer", _laid_back(c, copied) if twice else c.box) for c, copied in group]
+        for (contour, copied), key in zip(group, numbered_keys(keys, ranks), strict=True):
+            yield contour.key, (key, copied)
+
+    def places(self, contours: Contours) -> tuple[Place, ...]:
+        """What was set by hand, on copies that have nothing of their own as on what they were copied from."""
+        own = {(p.operation, p.contour) for p in self._places}
+        by_first: dict[str, list[Place]] = {}
+        for place in self._places:
+            by_first.setdefault(place.contour, []).append(place)
+        more = [
+            msgspec.structs.replace(moved_place(place, copied.by), contour=key)
+            for key, (first, copied) in self.firsts(contours).items()
+            for place in by_first.get(first, ())
+            if (place.operation, key) not in own
+        ]
+        return (*self._places, *more)
+
+
+def _laid_back(contour: Contour, copied: Copied) -> Box:
+    """The box (mm) of a contour where it was copied from."""
+    places = copied.by.inverse().points(contour.rows[:, :2])
+    return replace(contour, rows=np.column_stack([places, contour.rows[:, 2]])).box
 
 
 def picked(operation: Operation, contours: Contours, nested: Nested) -> tuple[list[int], list[str]]:
@@ -51,6 +98,9 @@ def picked(operation: Operation, contours: Contours, nested: Nested) -> tuple[li
         found |= dict.fromkeys(mine)
     left_out = set(pick.without)
     there = [k for k in sorted(found) if nested.lets(contours.contours[k])]
+    if left_out:
+        firsts = nested.firsts(contours)
+        left_out |= {key for key, (first, _) in firsts.items() if first in left_out}
     return [k for k in there if contours.contours[k].key not in left_out], gone
 
 

@@ -13,7 +13,7 @@ from syntaxa.cut.bench.target import Target
 from syntaxa.cut.bench.verdict import Verdict
 from syntaxa.cut.expected import expected
 from syntaxa.cut.library import Machine
-from syntaxa.cut.model import KeepOut, Place, Tool
+from syntaxa.cut.model import KeepOut, Tool
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.planning import Work, planned
 from syntaxa.cut.program.assembling import Program, numbers_of, tools_of, written
@@ -63,13 +63,11 @@ def proven(state: State, title: str = "", progress: Progress = no_progress) -> P
     if work.failed and not work.cuttings:
         name, why = work.failed[0]
         raise CutError(why if name in why else f"{name}: {why}")
-    return proven_work(
-        work, plan.chosen_machine, plan.stock.keep_out, plan.places, title, lambda f: progress(0.5 + 0.5 * f)
-    )
+    return proven_work(work, plan.chosen_machine, plan.stock.keep_out, title, lambda f: progress(0.5 + 0.5 * f))
 
 
 def proven_work(
-    work: Work, machine: Machine, keep_out: Sequence[KeepOut] = (), places: Sequence[Place] = (), title: str = "",
+    work: Work, machine: Machine, keep_out: Sequence[KeepOut] = (), title: str = "",
     progress: Progress = no_progress,
 ) -> Proven:  # fmt: skip
     """Some work, written, read and judged."""
@@ -81,6 +79,6 @@ def proven_work(
     tools = tools_of(work)
     numbers = numbers_of(tools)
     table = {numbers[t.name]: t for t in tools}
-    target = expected(work, keep_out, places)
+    target = expected(work, keep_out)
     verdict = judge(read, table, machine, target, progress=progress)
     return Proven(work, machine, program, read, target, verdict, tuple(table.items()), tuple(keep_out), title)

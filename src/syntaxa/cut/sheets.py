@@ -11,7 +11,7 @@ import msgspec
 from syntaxa.cut.base import CutStep
 from syntaxa.cut.contours import Contours, contours_of
 from syntaxa.cut.nesting import Laid, Turning, Way, nested, waste
-from syntaxa.cut.part import Planned
+from syntaxa.cut.part import Copied, Planned
 from syntaxa.drawing.model import Curve, placed_curves
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import Entry, Sketch, State
@@ -67,7 +67,7 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         members = _members(state, contours, outer)
         box = contours.box or (0.0, 0.0, 0.0, 0.0)
         names = Names(c.id for c in (*state.curves(), *(x.curve for x in state.excluded)))
-        copied: list[tuple[str, str, str]] = []
+        copied: list[Copied] = []
         sheets: list[list[Curve]] = [[] for _ in range(1 + max((one.sheet for one in laid), default=-1))]
         corners = [(box[0] + k * (self.sheet[0] + _APART), box[3] + 2 * _APART) for k in range(len(sheets))]
         for one in laid:
@@ -76,7 +76,9 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
             copies = tuple(
                 replace(c, id=names.numbered("nested"), descent=(), locked=False) for _, c in members[one.part]
             )
-            copied += [(new.root, of, old.root) for new, (of, old) in zip(copies, members[one.part], strict=True)]
+            copied += [
+                Copied(new.root, of, old.root, by) for new, (of, old) in zip(copies, members[one.part], strict=True)
+            ]
             sheets[one.sheet] += placed_curves(copies, by, names)
         taken = {s.name for s in state.sketches}
         made = [Sketch(_free(f"Sheet {k + 1}", taken), 0x0E6B63, tuple(curves)) for k, curves in enumerate(sheets)]

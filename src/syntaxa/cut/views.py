@@ -10,11 +10,13 @@ from syntaxa.cut.bench.timeline import Timeline
 from syntaxa.cut.contours import Contours, contours_of
 from syntaxa.cut.part import Planned
 from syntaxa.cut.proving import Proven, proven
+from syntaxa.drawing.state import State
+from syntaxa.drawing.step import Context
 from syntaxa.drawing.view import Standing, View, on_state
-from syntaxa.errors import CutError, Progress
+from syntaxa.errors import CutError, Progress, no_progress
 
-#: Pictures of the stock between which the player starts anew.
-_MARKS = 12
+#: Pictures of the stock between which the player starts anew, and curves from which on the work is done in the worker.
+_MARKS, _APART = 12, 200
 
 
 @dataclass(frozen=True)
@@ -40,12 +42,27 @@ def _made(standing: Standing, *, progress: Progress) -> Made:
         return Made(why="Nothing is to be cut yet: add an operation.")
     context = standing.context(progress)
     # The player asks for the same as the page that judges.
-    return context.kept("program that is cut", lambda: _proven(standing, progress), 1_000_000)
+    return context.kept("program that is cut", lambda: _proven_apart(standing.state, context), 1_000_000)
 
 
-def _proven(standing: Standing, progress: Progress) -> Made:
+def _proven_apart(state: State, context: Context) -> Made:
+    """The program, made in the worker where there is one and the drawing is not small."""
+    if context.worker is None or sum(len(s.curves) for s in state.profiles()) < _APART:
+        return made_of(state, progress=context.progress)
+    made: Made = context.worker.call(
+        made_of,
+        state,
+        progress=context.progress,
+        about="Cutting",
+        advice="Leave an operation out, or cut a part of the drawing.",
+    )
+    return made
+
+
+def made_of(state: State, *, progress: Progress = no_progress) -> Made:
+    """The program of a job, played and judged, or why there is none."""
     try:
-        done = proven(standing.state, "", progress)
+        done = proven(state, "", progress)
     except CutError as error:
         return Made(why=str(error))
     return Made(done, "", Timeline(done.played.moves, done.machine.motion), done.seconds_by_operation())

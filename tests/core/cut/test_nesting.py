@@ -9,19 +9,22 @@ from dataclasses import replace
 import numpy as np
 import pytest
 import shapely
-from cutting import beamed, box, circle, drawing, prove, rounded
+from cutting import beamed, box, circle, drawing, line, machine, milled, prove, rounded
 from hypothesis import given
 from hypothesis import strategies as st
 from regions import flat, polygon, stadium, star
 
 from syntaxa.cut.contours import contours_of
-from syntaxa.cut.model import Operation, Pick, Stock
+from syntaxa.cut.library import plain_tool
+from syntaxa.cut.model import Operation, Pick, Place, Settings, Stock
 from syntaxa.cut.nesting import nested, waste
 from syntaxa.cut.offsets.chains import area_of
 from syntaxa.cut.part import Planned
+from syntaxa.cut.paths.planning import planned
 from syntaxa.cut.picking import Nested, picked
 from syntaxa.cut.sheets import NestParts
 from syntaxa.errors import CutError
+from syntaxa.geometry.points import Point
 
 SHEET = (200.0, 150.0)
 
@@ -123,3 +126,60 @@ def test_operations_about_a_sketch_go_on_to_mean_it_on_a_sheet():
             numbers, gone = picked(Operation("Cut", pick=pick), contours_of(after), Nested(plan))
             assert (len(numbers), gone) == (count, [])
             assert {contours_of(after).contours[k].sketch for k in numbers} <= {name}
+
+
+def test_what_was_set_by_hand_on_a_part_holds_on_all_its_copies():
+    state = drawing(box("OUT", 0, 0, 60, 30), circle("LEFT", 12, 15, 4), circle("RIGHT", 45, 15, 6))
+    keys = {next(iter(c.layers)): c.key for c in contours_of(state).contours}
+    tool = plain_tool(machine("mill"), 3.0)
+    operation = Operation(
+        "Cut", "profile", Pick(without=(keys["LEFT"],)), Settings(tool=tool.name, lead="none", entry="plunge")
+    )
+    places = (
+        Place("Cut", keys["OUT"], start=(60.0, 21.0), tabs_at=((20.0, 0.0), (33.0, 30.0))),
+        Place("Cut", keys["RIGHT"], turned=True),
+    )
+    plain = milled(state, operation, tools=(tool,), places=places)
+    nested_state, _ = NestParts((75.0, 400.0), copies=4, gap=8.0).apply(plain)
+    laid = {c.by for c in nested_state.part(Planned).copied}
+    assert len(laid) == 4
+    assert any(abs(by.b) > 0.5 for by in laid)  # some are turned
+    work = planned(nested_state)
+    outlines = [c for c in work.cuttings if work.contours.contours[c.run.number].bounds == "outer"]
+    starts = sorted(tuple(np.round(c.run.start[:2], 6)) for c in outlines)
+    # 1.5 mm to the right of the place that was picked, wherever the part was laid.
+    assert np.allclose(starts, sorted((p.x, p.y) for by in laid for p in [by.point(Point(61.5, 21.0))]), atol=1e-5)
+    tabs = sorted(tuple(np.round(t[1:3], 6)) for t in work.tabs)
+    wanted = [by.point(Point(x, y)) for by in laid for x, y in ((20.0, -1.5), (33.0, 31.5))]
+    assert np.allclose(tabs, sorted((p.x, p.y) for p in wanted), atol=1e-5)
+    # The right hole is gone round on its outside, the left one is not cut at all.
+    rings = [c.run for c in work.cuttings if work.contours.contours[c.run.number].bounds == "hole"]
+    assert len(rings) == 4
+    for run in rings:
+        x, y, radius = work.contours.contours[run.number].circle
+        assert radius == pytest.approx(6.0)
+        assert math.dist(run.start[:2], (x, y)) == pytest.approx(7.5)
+
+
+def test_a_copy_may_be_set_apart_from_what_it_was_copied_from():
+    state = drawing(box("OUT", 0, 0, 60, 30))
+    key = contours_of(state).contours[0].key
+    nested_state, _ = NestParts((75.0, 150.0), copies=2).apply(milled(state, places=(Place("Cut", key, turned=True),)))
+    plan, contours = nested_state.part(Planned), contours_of(nested_state)
+    first, second = (c.key for c in contours.contours)
+    plan = plan.with_place(Place("Cut", first))
+    assert {p.contour: p.turned for p in Nested(plan).places(contours)} == {key: True, first: False, second: True}
+
+
+def test_faces_that_share_their_curves_keep_their_own_choices_when_their_part_is_turned():
+    # A square and its diagonal: two faces whose contours have some curves in common, in one drawing.
+    corners = [(0, 0), (40, 0), (40, 40), (0, 40)]
+    state = drawing(*line("EDGE", *corners, corners[0]), *line("DIAGONAL", corners[0], corners[2]))
+    faces = [c for c in contours_of(state).contours if c.closed]
+    places = tuple(Place("Cut", c.key, start=tuple(c.rows[0, :2].tolist())) for c in faces)
+    nested_state, _ = NestParts((50.0, 100.0), copies=2).apply(milled(state, places=places))
+    contours = contours_of(nested_state)
+    found = {p.contour: p.start for p in Nested(nested_state.part(Planned)).places(contours)}
+    for contour in contours.contours:
+        if contour.closed and contour.key in found:
+            assert np.abs(contour.rows[:, :2] - found[contour.key]).sum(axis=1).min() < 1e-6

@@ -44,6 +44,24 @@ class Height(IntEnum):
     WARNING = 17
 
 
+class Grip:
+    """Something of a layer that was taken hold of; subclasses say what a drag does to it."""
+
+    @property
+    def says(self) -> str:
+        """What stands beside the cursor."""
+        return ""
+
+    def move(self, x: float, y: float, reach: float) -> None:
+        """The hand is at a place (mm), and so far (mm) as a click reaches counts as there."""
+
+    def drop(self) -> None:
+        """It is let go where it is."""
+
+    def leave(self) -> None:
+        """It is given up: everything is as it was."""
+
+
 class Layer:
     """Something that is painted and perhaps hit; subclasses paint themselves in `slices` or `draw`."""
 
@@ -67,6 +85,11 @@ class Layer:
 
     def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
         """What a click at a place (mm) does, if there is something of this layer within reach (mm)."""
+        del x, y, reach
+        return None
+
+    def grab(self, x: float, y: float, reach: float) -> Grip | None:
+        """What a drag that begins at a place (mm) takes hold of, if there is something of this layer within reach."""
         del x, y, reach
         return None
 

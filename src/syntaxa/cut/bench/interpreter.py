@@ -7,9 +7,10 @@ told and left out; what follows it goes on from where the tool was.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field
 
+from syntaxa.cut.bench.beside import beside
 from syntaxa.cut.bench.expressions import WrongLine
 from syntaxa.cut.bench.moves import Move, MoveKind, Place, Played, Problem, ProblemKind
 from syntaxa.cut.bench.words import Block, block_of
@@ -69,22 +70,24 @@ class _Modal:
     shift: list[float] = field(default_factory=lambda: [0.0, 0.0, 0.0])
     to_start: bool = True
     cycle: dict[str, float] = field(default_factory=dict)
+    beside: float = 0.0
 
 
-def played(text: str, skip: bool = False) -> Played:
+def played(text: str, skip: bool = False, radii: Mapping[int, float] | None = None) -> Played:
     """All moves of a program, from its zero on.
 
-    skip  whether lines with a slash are left out
+    skip   whether lines with a slash are left out
+    radii  mm, of the tools by number; where there is one, all have it. Without it, G41 and G42 are not understood
     """
-    return _Interpreter(text, skip).played()
+    return _Interpreter(text, skip, radii or {}).played()
 
 
 class _Interpreter:
-    def __init__(self, text: str, skip: bool) -> None:
+    def __init__(self, text: str, skip: bool, radii: Mapping[int, float]) -> None:
         ending = "\n" if "\n" in text else "\r"
         self.lines = text.split(ending, MOST_LINES)[:MOST_LINES]
         self.too_long = text.count(ending) > MOST_LINES
-        self.skip = skip
+        self.skip, self.radii = skip, radii
         self.m = _Modal()
         self.parameters: dict[int, float] = {}
         self.moves: list[Move] = []
@@ -106,6 +109,9 @@ class _Interpreter:
                 self._problem("limit", f"only the first {MOST_LINES:,} lines are played")
         except _Stop:
             pass
+        if any(m.beside for m in self.moves):
+            self.moves, more = beside(self.moves)
+            self.problems += more[: MOST_PROBLEMS - len(self.problems)]
         return Played(
             tuple(self.moves), tuple(self.problems), tuple(self.unknown), len(self.lines), self.blocks,
             self.unit, self.distance, self.mismatch, self._placed(), self.ended, tuple(self.lines),
@@ -241,8 +247,23 @@ class _Interpreter:
             m.relative_centres = g["centre"] == 911
         if "return" in g:
             m.to_start = g["return"] == 980
-        if g.get("compensation", 400) != 400:
-            self._unknown(f"G{g['compensation'] // 10}")
+        if "compensation" in g:
+            self._keep_beside(g["compensation"], words)
+
+    def _keep_beside(self, code: int, words: dict[str, float]) -> None:
+        """G40 to G42: beside the way by the radius of a tool, that of the D word or the one in hand."""
+        self.m.beside = 0.0
+        if code == 400:
+            return
+        number = words.get("D", float(self.m.tool))
+        only = next(iter(self.radii.values())) if len(self.radii) == 1 else None
+        radius = self.radii.get(int(number), only) if number == int(number) else None
+        if radius is None:
+            self._unknown(f"G{code // 10}")
+        elif self.m.plane != 17:
+            raise WrongLine(f"G{code // 10} is played in the plane of G17 alone")
+        else:
+            self.m.beside = radius if code == 410 else -radius
 
     # ------------------------------------------------------------------ motion
 
@@ -331,7 +352,7 @@ class _Interpreter:
             raise _Stop
         here = self._here()
         self.moves.append(
-            Move(self.line, kind, here, goal, centre, sweep, feed, m.tool, m.on, m.speed, seconds)
+            Move(self.line, kind, here, goal, centre, sweep, feed, m.tool, m.on, m.speed, seconds, m.beside)
         )  # fmt: skip
         m.at = list(goal)
 

@@ -105,7 +105,8 @@ class _Judging:
             yield Found(problem.kind, problem.line, problem.place, 0.0, problem.says)
         for line, word in self.played.not_understood:
             compensation = word in ("G41", "G42")
-            why = "cutter compensation by the machine is not played" if compensation else f"{word} is not understood"
+            radius = f"the radius for {word} is not known, so it is played without (name the tool with its number)"
+            why = radius if compensation else f"{word} is not understood"
             kind: FoundKind = "value" if compensation else "word"
             yield Found(kind, line, (0.0, 0.0, 0.0), 0.0, f"Line {line}: {why}.")
         moves = self.played.moves

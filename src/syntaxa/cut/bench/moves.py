@@ -16,7 +16,8 @@ class Move:
     """One move in mm and in the program's own axes; an arc or a turn of a helix has a centre (x, y) and a sweep
     (radians).
 
-    feed  mm/min; on  whether the spindle turns or the beam is on; seconds  of a dwell
+    feed    mm/min; on  whether the spindle turns or the beam is on; seconds  of a dwell
+    beside  mm, by how much the tool's middle is kept to the left of the way, less than 0 to the right
     """
 
     line: int
@@ -30,6 +31,7 @@ class Move:
     on: bool = False
     speed: float = 0.0
     seconds: float = 0.0
+    beside: float = 0.0
 
     @property
     def length(self) -> float:
@@ -57,7 +59,7 @@ class Move:
 
 
 #: What is wrong with a line: it cannot be played as it is.
-ProblemKind = Literal["syntax", "arc", "feed", "value", "call", "cycle", "limit"]
+ProblemKind = Literal["syntax", "arc", "feed", "value", "call", "cycle", "limit", "beside"]
 
 
 @dataclass(frozen=True, slots=True)

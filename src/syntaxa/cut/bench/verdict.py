@@ -8,7 +8,7 @@ from typing import Literal
 from syntaxa.cut.bench.moves import Place
 
 FoundKind = Literal[
-    "syntax", "arc", "feed", "units", "cycle", "call", "limit", "value", "word",
+    "syntax", "arc", "feed", "units", "cycle", "call", "limit", "value", "word", "beside",
     "gouge", "not reached", "corner", "rapid", "outside", "clamp", "table", "spindle", "beam", "loose", "plunge",
     "order", "tab", "deep", "tool", "end",
 ]  # fmt: skip
@@ -24,6 +24,7 @@ FOUND_KINDS: dict[FoundKind, str] = {
     "limit": "more than is played",
     "value": "a number that means nothing",
     "word": "a word that is not understood",
+    "beside": "a tool too large for its way",
     "gouge": "a cut into the part",
     "not reached": "material that should be gone",
     "corner": "a corner that the tool is too large for",

@@ -51,6 +51,7 @@ class Work:
     """Everything that is cut, in order; what is told of it; and what it was made of.
 
     tabs    as in `Blanks`
+    places  what was set by hand, on copies of nested parts, too
     failed  operations that could not be done, and why
     travel  mm between runs, from the program's zero on
     """
@@ -64,6 +65,7 @@ class Work:
     reliefs: tuple[Floats, ...] = ()
     tabs: tuple[tuple[int, float, float, float, float], ...] = ()
     travel: float = 0.0
+    places: tuple[Place, ...] = ()
 
 
 @dataclass(slots=True, eq=False)
@@ -84,6 +86,7 @@ def planned(state: State, progress: Progress = no_progress) -> Work:
     stock = laid(plan.stock, thickness_of(plan, numbers), contours, state)
     enabled = [o for o in plan.operations if o.enabled]
     nested = Nested(plan)
+    places = nested.places(contours)
     chosen = {o.name: picked(o, contours, nested) for o in enabled}
     through = sorted({k for o in enabled if o.kind in THROUGH for k in chosen[o.name][0]})
     lots: list[_Lot] = []
@@ -95,7 +98,7 @@ def planned(state: State, progress: Progress = no_progress) -> Work:
         own, gone = chosen[operation.name]
         told += [f"{operation.name}: {sentence}" for sentence in gone]
         try:
-            lots += _lots(plan, operation, n, numbers, contours, own, through, stock)
+            lots += _lots(plan, operation, n, numbers, contours, own, through, stock, places)
         except CutError as error:
             failed.append((operation.name, str(error)))
     for lot in lots:
@@ -106,12 +109,12 @@ def planned(state: State, progress: Progress = no_progress) -> Work:
     reliefs = tuple(c for lot in lots for c in lot.blanks.reliefs)
     tabs = tuple(t for lot in lots for t in lot.blanks.tabs)
     told = list(dict.fromkeys(told))
-    return Work(tuple(cuttings), stock, contours, meant, tuple(told), tuple(failed), reliefs, tabs, travel)
+    return Work(tuple(cuttings), stock, contours, meant, tuple(told), tuple(failed), reliefs, tabs, travel, places)
 
 
 def _lots(
     plan: Planned, operation: Operation, index: int, numbers: Numbers, contours: Contours, own: list[int],
-    through: list[int], stock: LaidStock,
+    through: list[int], stock: LaidStock, places: Sequence[Place],
 ) -> list[_Lot]:  # fmt: skip
     """The blanks of an operation; contours with settings of their own are done apart."""
     if not own and operation.kind not in ("face", "follow") and not any(c.closed for c in contours.contours):
@@ -120,17 +123,17 @@ def _lots(
         )
     if not own and operation.kind != "face":
         raise CutError(f"{operation.name} is about nothing.", suggestion="Choose other contours for it.")
-    places = {p.contour: p for p in plan.places if p.operation == operation.name}
+    by_hand = {p.contour: p for p in places if p.operation == operation.name}
     groups: dict[Settings, list[int]] = {Settings(): []}
     for k in own:
-        place = places.get(contours.contours[k].key)
+        place = by_hand.get(contours.contours[k].key)
         groups.setdefault(place.settings if place is not None else Settings(), []).append(k)
     lots = []
     for settings, members in groups.items():
         if not members and operation.kind != "face":
             continue
         doing = doing_of(plan, operation, numbers, settings)
-        blanks = _blanks(doing, contours, members, places, through, stock)
+        blanks = _blanks(doing, contours, members, by_hand, through, stock)
         lots.append(_Lot(doing, index, blanks, members))
     return lots
 

@@ -26,13 +26,15 @@ class PickTool(Tool):
 
     says   beside the cursor; goal gets the point (mm)
     base   the point that was picked before: places square to it count as well
+    snaps  whether it snaps at all
     """
 
     def __init__(
-        self, canvas: Canvas, says: str, goal: Callable[[float, float], None], base: Point | None = None
-    ) -> None:
+        self, canvas: Canvas, says: str, goal: Callable[[float, float], None], base: Point | None = None,
+        snaps: bool = True,
+    ) -> None:  # fmt: skip
         super().__init__(canvas)
-        self._says, self._goal, self._base = says, goal, base
+        self._says, self._goal, self._base, self._snaps = says, goal, base, snaps
 
     def press(self, event: QMouseEvent) -> None:
         snap = self._snapped(event.position(), bool(event.modifiers() & Qt.KeyboardModifier.AltModifier))
@@ -41,7 +43,7 @@ class PickTool(Tool):
 
     def _snapped(self, at: QPointF, free: bool = False) -> Snap:
         x, y = self.canvas.view.to_mm(at.x(), at.y())
-        if free:
+        if free or not self._snaps:
             return Snap(x, y)
         selection = self.canvas.selection
         return snapped(selection.scene, x, y, _SNAP / self.canvas.view.scale, selection.shown, self._base)

@@ -24,7 +24,7 @@ from syntaxa.cut.paths.model import Run, What
 from syntaxa.cut.paths.planning import Work
 from syntaxa.cut.proving import Proven
 from syntaxa.geometry.rows import shape_of_rows
-from syntaxa.geometry.types import Floats
+from syntaxa.geometry.types import Box, Floats
 
 #: Runs painted between two looks at the event queue; numbers that are drawn at the most.
 _A_SLICE, _MOST_NUMBERS = 40, 400
@@ -223,6 +223,20 @@ class PathsLayer(Layer):
             painter.drawText(frame, Qt.AlignmentFlag.AlignCenter, text)
 
     def hit(self, x: float, y: float, reach: float) -> Callable[[], None] | None:
+        number = self.number_at(x, y, reach)
+        return None if number is None else lambda: self._choose(number)
+
+    def names_in(self, box: Box) -> list[str]:
+        """The operations that have a whole path in a box (mm)."""
+        found: dict[str, None] = {}
+        for cutting in self._made.work.cuttings if self._made is not None else ():
+            mine = _box_of(cutting.run)
+            if mine[0] >= box[0] and mine[1] >= box[1] and mine[2] <= box[2] and mine[3] <= box[3]:
+                found[cutting.doing.operation.name] = None
+        return list(found)
+
+    def number_at(self, x: float, y: float, reach: float) -> int | None:
+        """The number of the contour whose path is nearest to a place within reach (mm)."""
         if self._made is None or not self.shown:
             return None
         best: tuple[float, int] | None = None
@@ -233,10 +247,15 @@ class PathsLayer(Layer):
             away = _away(run, x, y)
             if away <= reach and (best is None or away < best[0]):
                 best = away, run.number
-        if best is None:
-            return None
-        number = best[1]
-        return lambda: self._choose(number)
+        return None if best is None else best[1]
+
+
+def _box_of(run: Run) -> Box:
+    """The extents of a run (mm)."""
+    if run.drilled is not None:
+        return run.drilled.x, run.drilled.y, run.drilled.x, run.drilled.y
+    boxes = np.vstack([s.pieces.bounds() for s in run.stretches])
+    return (*boxes[:, :2].min(axis=0).tolist(), *boxes[:, 2:].max(axis=0).tolist())
 
 
 def _away(run: Run, x: float, y: float) -> float:

@@ -49,6 +49,9 @@ class OperationsPage(QWidget):
     picked_wanted = pyqtSignal(bool)
     set_wanted = pyqtSignal()
     keep_wanted = pyqtSignal()
+    #: The settings of the chosen operation are to be given to others, that are clicked or in a box on the drawing.
+    give_by_picks_wanted = pyqtSignal()
+    give_by_box_wanted = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -92,6 +95,15 @@ class OperationsPage(QWidget):
         self._copy_row = QWidget()
         self._copy_row.setLayout(row_of(label("Settings of", "dim"), self.source, copy))
         column.addWidget(self._copy_row)
+        picks, box = (
+            button("Paths that are clicked…", "Each path that is clicked: its operation gets the settings of this one"),
+            button("Paths in a box…", "All operations that have a whole path in a box get the settings of this one"),
+        )
+        picks.clicked.connect(self.give_by_picks_wanted)
+        box.clicked.connect(self.give_by_box_wanted)
+        self._give_row = QWidget()
+        self._give_row.setLayout(row_of(label("Give to", "dim"), picks, box, None))
+        column.addWidget(self._give_row)
         column.addWidget(label("Sets", "heading"))
         use = button("Use a set…", "Operations and tools that were kept, in the place of those that are here")
         self.keep = button("Keep as a set…", "All operations with their tools, for this material and thickness")
@@ -202,6 +214,7 @@ class OperationsPage(QWidget):
         if self._offered in others:
             self.source.setCurrentText(self._offered)
         self._copy_row.setVisible(bool(chosen and others))
+        self._give_row.setVisible(bool(one is not None and others))
         self._how.setVisible(bool(chosen))
 
     def offer(self, name: str) -> None:
@@ -292,10 +305,27 @@ class OperationsPage(QWidget):
     def _copy(self) -> None:
         source = next((o for o in self._plan.operations if o.name == self.source.currentText()), None)
         if source is not None and self.names:
-            # The tool stays: what is copied is how it is used.
-            settings = msgspec.structs.replace(source.settings, tool=None)
-            cleared = tuple(n for n in Settings.__struct_fields__ if getattr(settings, n) is None and n != "tool")
-            self.wanted.emit((EditOperations(tuple(self.names), settings, cleared),))
+            self.wanted.emit((_as(source, self.names),))
+
+    @property
+    def can_give(self) -> bool:
+        """Whether one operation is chosen whose settings others can get."""
+        return len(self.operations) == 1
+
+    def give(self, names: Sequence[str]) -> None:
+        """Gives other operations the settings of the chosen one."""
+        others = [n for n in names if n not in self.names]
+        if not others or not self.can_give:
+            self.refused.emit("No path of another operation is there.")
+            return
+        self.wanted.emit((_as(self.operations[0], others),))
+
+
+def _as(source: Operation, names: Sequence[str]) -> EditOperations:
+    """Operations get the settings of another; each keeps its tool, for what is copied is how it is used."""
+    settings = msgspec.structs.replace(source.settings, tool=None)
+    cleared = tuple(n for n in Settings.__struct_fields__ if getattr(settings, n) is None and n != "tool")
+    return EditOperations(tuple(names), settings, cleared)
 
 
 def clock(seconds: float) -> str:

@@ -110,7 +110,7 @@ class CutPanel(StagePanel):
             self.made = made
         self.says.setText(self._refused or self._sentence(plan, made))
         set_role(self.says, "warning" if self._refused else "dim")
-        self.setup.show_plan(state, plan, self.machines, len(self.tools))
+        self.setup.show_plan(state, plan, self.machines, self.tools)
         self.operations.show_plan(state, plan, self.tools, self.made)
         self.order.show_plan(plan, self.proven)
         self.run.show_made(made)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
@@ -25,13 +27,14 @@ class PlaceRow(QWidget):
         self._plan = Planned()
         self._operation = ""
         self._contour: Contour | None = None
+        self._places: Sequence[Place] = ()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
         self.says = label("", "dim", wrap=True)
         turn = button("Other side", "The tool goes on the other side of this contour")
         start = button("Start here…", "The next click says where this contour is begun")
-        tab = button("Tab here…", "The next click puts a tab on this contour")
+        tab = button("Tab here…", "The next click puts one more tab on this contour")
         plain = button("As the others", "Nothing is set by hand on this contour")
         leave = button("Leave out", "This contour does not belong to the operation")
         turn.clicked.connect(self._turn)
@@ -44,9 +47,11 @@ class PlaceRow(QWidget):
         column.addLayout(row_of(leave, plain, None))
         self.hide()
 
-    def show_contour(self, plan: Planned, operation: str, contour: Contour | None) -> None:
-        """The contour that is chosen and the operation that it is of; or none."""
-        self._plan, self._operation, self._contour = plan, operation, contour
+    def show_contour(
+        self, plan: Planned, operation: str, contour: Contour | None, places: Sequence[Place] = ()
+    ) -> None:
+        """The contour that is chosen and the operation that it is of, or none; and what was set by hand on any."""
+        self._plan, self._operation, self._contour, self._places = plan, operation, contour, places
         self.setVisible(contour is not None and bool(operation))
         if contour is None:
             return
@@ -57,22 +62,27 @@ class PlaceRow(QWidget):
             *((counted(len(place.tabs_at), "tab"),) if place.tabs_at is not None else ()),
         ]
         what = {"outer": "Outline", "hole": "Hole", "line": "Line"}[contour.bounds]
-        self.says.setText(f"{what} of {contour.sketch}, {operation}. By hand: {', '.join(by_hand) or 'nothing'}.")
+        self.says.setText(
+            f"{what} of {contour.sketch}, {operation}. By hand: {', '.join(by_hand) or 'nothing'}. "
+            "Its start and its tabs can be dragged."
+        )
 
     @property
     def place(self) -> Place:
-        """What is set on the contour."""
-        return self._plan.place(self._operation, self._contour.key if self._contour is not None else "")
+        """What is set on the contour; on a copy that has nothing of its own, on what it was copied from."""
+        key = self._contour.key if self._contour is not None else ""
+        mine = (self._operation, key)
+        inherited = next((p for p in self._places if (p.operation, p.contour) == mine), None)
+        own = self._plan.place(*mine)
+        return inherited if inherited is not None and own == Place(*mine) else own
 
     def set_start(self, x: float, y: float) -> None:
         """It is begun at a place (mm)."""
         self.wanted.emit((SetPlace(msgspec.structs.replace(self.place, start=(x, y))),))
 
-    def add_tab(self, x: float, y: float) -> None:
-        """One more tab, at a place (mm)."""
-        self.wanted.emit(
-            (SetPlace(msgspec.structs.replace(self.place, tabs_at=(*(self.place.tabs_at or ()), (x, y)))),)
-        )
+    def set_tabs(self, places: Sequence[tuple[float, float]]) -> None:
+        """It has tabs at these places (mm), and no others."""
+        self.wanted.emit((SetPlace(msgspec.structs.replace(self.place, tabs_at=tuple(places))),))
 
     def _turn(self) -> None:
         self.wanted.emit((SetPlace(msgspec.structs.replace(self.place, turned=not self.place.turned)),))

@@ -10,11 +10,12 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.stages.cut.nest_form import NestForm
+from syntaxa.app.stages.cut.tool_form import ToolForm
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.cut.library import Machine
-from syntaxa.cut.model import KeepOut, Origin, Stock
+from syntaxa.cut.model import KeepOut, Origin, Stock, Tool
 from syntaxa.cut.part import Planned
 from syntaxa.cut.steps import SetMachine, SetStock
 from syntaxa.drawing.state import State
@@ -96,9 +97,11 @@ class SetupPage(QWidget):
         )
         take.clicked.connect(self.tools_wanted)
         write.clicked.connect(self.tools_out_wanted)
-        column.addLayout(row_of(take, write, None))
-        self.tools = label("", "dim", wrap=True)
+        self.tools = ToolForm()
+        self.tools.wanted.connect(self.wanted)
+        self.tools.refused.connect(self.refused)
         column.addWidget(self.tools)
+        column.addLayout(row_of(take, write, None))
         column.addStretch(1)
 
     def _fields(self) -> QGridLayout:
@@ -142,7 +145,7 @@ class SetupPage(QWidget):
 
     # ------------------------------------------------------------------ showing
 
-    def show_plan(self, state: State, plan: Planned, machines: Sequence[Machine], tools: int) -> None:
+    def show_plan(self, state: State, plan: Planned, machines: Sequence[Machine], tools: Sequence[Tool]) -> None:
         """What the job says, and what there is to choose from."""
         self._stock = stock = plan.stock
         machine = plan.chosen_machine
@@ -175,7 +178,7 @@ class SetupPage(QWidget):
         if 0 <= at < len(stock.keep_out):
             self.clamps.selectRow(at)
         self._show_clamp()
-        self.tools.setText(f"{tools} in the library, {len(plan.tools)} of them copied into this job.")
+        self.tools.show_tools(plan, tools)
 
     def _show_clamp(self) -> None:
         at = self.clamps.chosen_row()

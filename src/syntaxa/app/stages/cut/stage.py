@@ -27,6 +27,7 @@ from syntaxa.app.stages.cut.commands import (
     ask_tools_out,
     commands,
 )
+from syntaxa.app.stages.cut.handles import HandlesLayer, Held, held_on
 from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
 from syntaxa.app.stages.cut.panel import CutPanel
 from syntaxa.app.stages.cut.relief_view import ReliefFront
@@ -41,8 +42,8 @@ from syntaxa.cut.steps import HoldTools, SetOperation, SetPick
 from syntaxa.cut.views import STOCKS
 from syntaxa.geometry.types import Box, Floats
 
-#: mm round a finding that are seen when it is gone to.
-_ROOM = 15.0
+#: mm round a finding that are seen when it is gone to, and pixels within which a click means a path.
+_ROOM, _REACH = 15.0, 8.0
 
 
 class CutStage(Stage):
@@ -56,6 +57,7 @@ class CutStage(Stage):
         self._stock, self._bench = StockLayer(), BenchLayer()
         self._paths = PathsLayer(self.choose_contour)
         self._found = FoundLayer(self._choose_found)
+        self._handles = HandlesLayer(self._start_at, self._tabs_at)
         #: Of which program, after which move and in which look the stock is shown.
         self._shown: tuple[Proven, int, Tokens] | None = None
         self._outlines_of: Proven | None = None
@@ -82,6 +84,9 @@ class CutStage(Stage):
         made.run.found_chosen.connect(self._see_found)
         made.run.seen_changed.connect(self._show_seen)
         made.page_changed.connect(self._show_seen)
+        made.page_changed.connect(self._show_chosen)
+        made.operations.give_by_picks_wanted.connect(self._give_by_picks)
+        made.operations.give_by_box_wanted.connect(self._give_by_box)
         made.program_wanted.connect(lambda: ask_program(self))
         made.sheet_wanted.connect(lambda: ask_setup(self))
         made.drawing_wanted.connect(lambda: ask_drawing(self))
@@ -107,7 +112,7 @@ class CutStage(Stage):
         return commands(self)
 
     def layers(self) -> Sequence[Layer]:
-        return self._stock, self._bench, self._paths, self._found
+        return self._stock, self._bench, self._paths, self._found, self._handles
 
     def front(self) -> QWidget | None:
         if not (self.has_panel and self.own_panel.runs and self.own_panel.run.space.isChecked()):
@@ -163,8 +168,16 @@ class CutStage(Stage):
         contours = panel.proven.work.contours.contours if panel.proven is not None else ()
         contour = contours[number] if 0 <= number < len(contours) else None
         operation = self._operation_of(number)
-        panel.place.show_contour(state.part(Planned), operation, contour)
+        places = panel.proven.work.places if panel.proven is not None else ()
+        panel.place.show_contour(state.part(Planned), operation, contour, places)
+        self._show_handles(operation, number if contour is not None else -1)
         self._paths.choose(number if contour is not None else -1, panel.operations.names)
+
+    def _show_handles(self, operation: str, number: int) -> None:
+        """What can be dragged on a contour, while its paths are what is looked at."""
+        done = self.own_panel.proven
+        seen = done is not None and number >= 0 and operation and not self.own_panel.runs
+        self._handles.show(held_on(done.work, operation, number) if seen and done is not None else Held())
 
     def _operation_of(self, number: int) -> str:
         """The operation of a contour: one that is chosen before others."""
@@ -181,6 +194,12 @@ class CutStage(Stage):
         operations.offer(next((n for n in self._operations_on(number) if n not in operations.names), ""))
         self._paths.choose(number, self.own_panel.operations.names)
         self._show_chosen()
+
+    def _start_at(self, place: tuple[float, float]) -> None:
+        self.own_panel.place.set_start(*place)
+
+    def _tabs_at(self, places: tuple[tuple[float, float], ...]) -> None:
+        self.own_panel.place.set_tabs(places)
 
     def open_matters(self) -> int:
         return len(self.own_panel.proven.verdict.wrong) if self.has_panel and self.own_panel.proven is not None else 0
@@ -288,9 +307,9 @@ class CutStage(Stage):
 
     # ------------------------------------------------------------------ picking on the drawing
 
-    def _pick(self, says: str, goal: Callable[[float, float], None]) -> None:
+    def _pick(self, says: str, goal: Callable[[float, float], None], snaps: bool = True) -> None:
         self.shell.tell(f"{says}. Escape gives up.")
-        self.shell.canvas.take(PickTool(self.shell.canvas, says, goal))
+        self.shell.canvas.take(PickTool(self.shell.canvas, says, goal, snaps=snaps))
 
     def _pick_zero(self) -> None:
         self._pick("The program's zero", self.own_panel.setup.pick_zero)
@@ -299,13 +318,36 @@ class CutStage(Stage):
         self._pick("Begin here", self.own_panel.place.set_start)
 
     def _pick_tab(self) -> None:
-        self._pick("A tab here", self.own_panel.place.add_tab)
+        self._pick("A tab here", lambda x, y: self._tabs_at((*self._handles.held.tabs, (x, y))))
 
     def _draw_clamp(self) -> None:
         self.shell.tell("Drag a box where the clamp stands. Escape gives up.")
 
         def drawn(box: Box) -> None:
             self.own_panel.setup.add_clamp(box)
+
+        self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
+
+    def _give_by_picks(self) -> None:
+        """Each click on a path gives its operation the settings of the chosen one, until Escape."""
+        if not self.own_panel.operations.can_give:
+            return
+
+        def picked(x: float, y: float) -> None:
+            number = self._paths.number_at(x, y, _REACH / self.shell.canvas.view.scale)
+            self.own_panel.operations.give(self._operations_on(number) if number is not None else ())
+            self._give_by_picks()
+
+        self._pick("Settings to this path", picked, snaps=False)
+
+    def _give_by_box(self) -> None:
+        """The next drag gives all operations that have a path in it the settings of the chosen one."""
+        if not self.own_panel.operations.can_give:
+            return
+        self.shell.tell("Drag a box round whole paths: their operations get the settings. Escape gives up.")
+
+        def drawn(box: Box) -> None:
+            self.own_panel.operations.give(self._paths.names_in(box))
 
         self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
 
