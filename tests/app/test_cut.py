@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QPushButton, QSlider
 
@@ -175,7 +175,7 @@ def test_a_contour_is_turned_begun_elsewhere_given_a_tab_and_left_out(seat, sett
     assert "Outline" in place.says.text()
     place.set_start(70.0, 0.0)
     settled()
-    place.add_tab(70.0, 90.0)
+    place.set_tabs([(70.0, 90.0)])
     settled()
     assert "start, 1 tab" in place.says.text()
     assert len(panel(seat).proven.work.tabs) == 1
@@ -193,6 +193,149 @@ def test_a_contour_is_turned_begun_elsewhere_given_a_tab_and_left_out(seat, sett
     buttons["Leave out"].click()
     settled()
     assert len(panel(seat).proven.work.cuttings) == count - 1
+
+
+def pixel(window, place):
+    return QPointF(*window.canvas.view.to_pixels(*place)).toPoint()
+
+
+def drag(window, place, by):
+    """From a place (mm) by some pixels, with the mouse."""
+    begin = pixel(window, place)
+    QTest.mousePress(window.canvas, Qt.MouseButton.LeftButton, pos=begin)
+    for share in (0.5, 1.0):
+        QTest.mouseMove(window.canvas, begin + QPoint(round(by[0] * share), round(by[1] * share)))
+    QTest.mouseRelease(window.canvas, Qt.MouseButton.LeftButton, pos=begin + QPoint(*by))
+
+
+def handles(window, kind):
+    return [h.place for h in window.stage("cut")._handles.held.handles if h.kind == kind]
+
+
+def test_starts_and_tabs_are_dragged_along_their_contour_and_escape_gives_up(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "outside")
+    typed(field(seat, "Tabs"), "3")
+    settled()
+    contours = panel(seat).proven.work.contours.contours
+    outline = next(k for k, c in enumerate(contours) if c.bounds == "outer" and c.depth == 0 and "OUTLINE" in c.layers)
+    seat.stage("cut").choose_contour(outline)
+    tabs = handles(seat, "tab")
+    low = next(p for p in tabs if p[1] < 0)  # one below, on a level edge
+    assert len(tabs) == 3
+    drag(seat, low, (20, 4))
+    settled()
+    step = 20 / seat.canvas.view.scale
+    assert sorted(handles(seat, "tab"))[0] == pytest.approx(sorted(tabs)[0], abs=1e-6)
+    moved = next(p for p in handles(seat, "tab") if p[1] < 0)
+    assert moved == pytest.approx((low[0] + step, low[1]), abs=1.0 / seat.canvas.view.scale)
+    begun = handles(seat, "start")[0]
+    drag(seat, begun, (2, -15))
+    settled()
+    wanted = (begun[0], begun[1] + 15 / seat.canvas.view.scale)  # up along the right edge
+    assert handles(seat, "start")[0] == pytest.approx(wanted, abs=1.0 / seat.canvas.view.scale)
+    assert not panel(seat).proven.verdict.wrong
+    # Far from the line a tab is taken away, and an undo brings it back.
+    drag(seat, moved, (0, 90))
+    settled()
+    assert len(handles(seat, "tab")) == 2
+    seat.session.undo()
+    settled()
+    assert len(handles(seat, "tab")) == 3
+    steps = len(seat.session.job.steps)
+    place = pixel(seat, handles(seat, "tab")[0])
+    QTest.mousePress(seat.canvas, Qt.MouseButton.LeftButton, pos=place)
+    QTest.mouseMove(seat.canvas, place + QPoint(9, 9))
+    QTest.keyClick(seat.canvas, Qt.Key.Key_Escape)
+    QTest.mouseRelease(seat.canvas, Qt.MouseButton.LeftButton, pos=place + QPoint(9, 9))
+    settled()
+    assert len(seat.session.job.steps) == steps
+
+
+def test_one_more_tab_leaves_those_that_are_there(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "outside")
+    typed(field(seat, "Tabs"), "2")
+    settled()
+    contours = panel(seat).proven.work.contours.contours
+    outline = next(k for k, c in enumerate(contours) if c.bounds == "outer" and c.depth == 0 and "OUTLINE" in c.layers)
+    seat.stage("cut").choose_contour(outline)
+    before = handles(seat, "tab")
+    panel(seat).place.tab_wanted.emit()
+    QTest.mouseClick(seat.canvas, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.AltModifier, pixel(seat, (95.0, 91.0)))
+    settled()
+    after = handles(seat, "tab")
+    assert len(after) == 3
+    assert all(min(abs(a[0] - b[0]) + abs(a[1] - b[1]) for a in after) < 1e-6 for b in before)
+
+
+def test_settings_are_given_to_paths_that_are_clicked_and_to_those_in_a_box(seat, settled):
+    with_machine(seat, settled, "mill")
+    for kind in ("pocket", "follow", "outside"):
+        add(seat, settled, kind)
+    operations, work = panel(seat).operations, panel(seat).proven.work
+    _pocket, line, outside = (o.name for o in plan(seat).operations)
+    operations.table.selectRow(0)
+    typed(field(seat, "Feed"), "432")
+    settled()
+    operations.table.selectRow(0)
+    open_run = next(c.run for c in work.cuttings if not work.contours.contours[c.run.number].closed)
+    operations.give_by_picks_wanted.emit()
+    middle = open_run.stretches[-1].rows[:, :2].mean(axis=0)
+    QTest.mouseClick(seat.canvas, Qt.MouseButton.LeftButton, pos=pixel(seat, middle))
+    settled()
+    assert [o.settings.feed for o in plan(seat).operations] == [432.0, 432.0, None]
+    assert seat.canvas.tool.waits  # the next click gives on
+    QTest.keyClick(seat.canvas, Qt.Key.Key_Escape)
+    assert not seat.canvas.tool.waits
+    operations.give_by_box_wanted.emit()
+    corners = pixel(seat, (-25.0, 115.0)), pixel(seat, (165.0, -25.0))
+    QTest.mousePress(seat.canvas, Qt.MouseButton.LeftButton, pos=corners[0])
+    QTest.mouseMove(seat.canvas, corners[1])
+    QTest.mouseRelease(seat.canvas, Qt.MouseButton.LeftButton, pos=corners[1])
+    settled()
+    assert [o.settings.feed for o in plan(seat).operations] == [432.0, 432.0, 432.0]
+    assert plan(seat).operation(outside).settings.tool is not None
+    assert plan(seat).operation(line).kind == "follow"
+    operations.table.clearSelection()
+    operations.give(["nothing"])
+    assert "No path" in panel(seat).says.text()
+
+
+def test_a_tool_is_changed_copied_and_refused(seat, settled):
+    with_machine(seat, settled, "mill")
+    add(seat, settled, "pocket")
+    form = panel(seat).setup.tools
+    used = plan(seat).operations[0].settings.tool
+    names = [t.name for t in form.list.model_.rows]
+    assert names[0] == used
+    panel(seat).tabs.setCurrentIndex(1)
+    form.list.selectRow(0)
+    before = panel(seat).proven.verdict.seconds
+    typed(form.fields["feed"][1], "300")
+    settled()
+    assert plan(seat).tool(used).feed == 300.0
+    assert panel(seat).proven.verdict.seconds > before
+    typed(form.fields["diameter"][1], "-4")
+    settled()
+    assert "diameter" in panel(seat).says.text()
+    assert form.fields["diameter"][1].text() == f"{plan(seat).tool(used).diameter:g}"
+    form.name.setText(used)
+    form._copy()
+    assert "already" in panel(seat).says.text()
+    form.name.setText("long one")
+    form._copy()
+    settled()
+    assert plan(seat).tool("long one").feed == 300.0
+    assert form.tool.name == "long one"
+    choose_text(form.kind, "drill")
+    settled()
+    assert plan(seat).tool("long one").angle == 118.0
+
+
+def choose_text(combo, text):
+    combo.setCurrentText(text)
+    combo.activated.emit(combo.currentIndex())
 
 
 def test_an_order_that_is_kept_stays(seat, settled):

@@ -11,6 +11,9 @@ Floats = NDArray[np.float64]
 #: int64 indices or counts.
 Ints = NDArray[np.int64]
 
+#: uint8, of pictures.
+Bytes = NDArray[np.uint8]
+
 #: One truth value each.
 Bools = NDArray[np.bool_]
 

@@ -74,9 +74,7 @@ def test_numeric_integration(seed):
     lines.insert(1, "F2000")
     moves = [m for m in played("\n".join([*lines, "M2"])).moves if m.kind == "feed"]
     motion = Motion(acceleration=400.0, deviation=0.02)
-    assert seconds(moves, acceleration=400.0, deviation=0.02) == pytest.approx(stepped(moves, motion), rel=2e-3)
-    fine = stepped(moves, motion, 5e-5)
-    assert seconds(moves, acceleration=400.0, deviation=0.02) == pytest.approx(fine, rel=2e-4)
+    assert seconds(moves, acceleration=400.0, deviation=0.02) == pytest.approx(stepped(moves, motion), rel=1e-6)
 
 
 def test_a_straight_way_in_pieces_takes_as_long_as_whole():

@@ -24,7 +24,7 @@ from syntaxa.cut.paths.model import Run, What
 from syntaxa.cut.paths.planning import Work
 from syntaxa.cut.proving import Proven
 from syntaxa.geometry.rows import shape_of_rows
-from syntaxa.geometry.types import Box, Floats
+from syntaxa.geometry.types import Box, Bytes, Floats
 
 #: Runs painted between two looks at the event queue; numbers that are drawn at the most.
 _A_SLICE, _MOST_NUMBERS = 40, 400
@@ -346,27 +346,31 @@ def tones(tokens: Tokens) -> tuple[Floats, Floats]:
     return low, high
 
 
-def shades(stock: HeightMap, tokens: Tokens) -> Floats:
-    """Heights as shades, the untouched top light: red, green, blue to 255 in a last axis."""
+def shades(stock: HeightMap, tokens: Tokens) -> Bytes:
+    """Heights as shades, the untouched top light: red, green, blue (0 to 255) in a last axis."""
     high, low = stock.top, stock.bottom
-    share = np.clip((stock.heights - low) / max(high - low, 1e-9), 0.0, 1.0)
-    ground, top = tones(tokens)
-    colour = ground + (top - ground) * share[:, :, None]
+    scale = np.float32(1 / max(high - low, 1e-9))
+    share = np.clip((stock.heights - np.float32(low)) * scale, 0.0, 1.0)
     # A slope towards the light is lighter: floors and walls are told apart.
-    slope = np.diff(stock.heights, axis=1, append=stock.heights[:, -1:]) - np.diff(
-        stock.heights, axis=0, append=stock.heights[-1:, :]
-    )
-    lit: Floats = np.clip(colour * (1 + 0.25 * np.clip(slope / max(high - low, 1e-9), -1, 1))[:, :, None], 0, 255)
-    return lit
+    light = np.zeros_like(share)
+    light[:, :-1] = stock.heights[:, 1:] - stock.heights[:, :-1]
+    light[:-1] -= stock.heights[1:] - stock.heights[:-1]
+    light = 1 + np.float32(0.25) * np.clip(light * scale, -1.0, 1.0)
+    ground, top = tones(tokens)
+    table = np.empty((*share.shape, 3), np.uint8)
+    for k in range(3):
+        tone = (np.float32(ground[k]) + np.float32(top[k] - ground[k]) * share) * light
+        table[:, :, k] = np.clip(tone, 0, 255, out=tone)
+    return table
 
 
 def picture_of(stock: HeightMap, tokens: Tokens) -> QImage:
     """The shades of a stock, what is cut through empty; rows from below."""
-    colour, alpha = shades(stock, tokens), np.where(stock.heights <= stock.bottom + 1e-6, 0, 235)
-    table = np.dstack([colour, alpha]).astype(np.uint8)
     height, width = stock.heights.shape
-    made = QImage(np.ascontiguousarray(table).tobytes(), width, height, 4 * width, QImage.Format.Format_RGBA8888)
-    return made.copy()
+    table = np.empty((height, width, 4), np.uint8)
+    table[:, :, :3] = shades(stock, tokens)
+    table[:, :, 3] = np.where(stock.heights <= stock.bottom + 1e-6, 0, 235)
+    return QImage(table.tobytes(), width, height, 4 * width, QImage.Format.Format_RGBA8888).copy()
 
 
 class FoundLayer(Layer):

@@ -125,7 +125,7 @@ class ReliefView(QWidget):
 
     def _painted(self, stock: HeightMap, laid: Laid, tokens: Tokens) -> QImage:
         cell, face = relief(stock, laid, self._kept)
-        seen = shades(stock, tokens).reshape(-1, 3)[np.maximum(cell, 0)]
+        seen = shades(stock, tokens).reshape(-1, 3)[np.maximum(cell, 0)].astype(np.float32)
         # Sides are all alike: what light falls on a cell says nothing of an upright wall.
         seen[face == SIDE] = _SIDE_SHADE * tones(tokens)[1]
         # The edge of a step is drawn where what is seen goes from a top to a side.

@@ -31,6 +31,7 @@ from syntaxa.app.stages.cut.handles import HandlesLayer, Held, held_on
 from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
 from syntaxa.app.stages.cut.panel import CutPanel
 from syntaxa.app.stages.cut.relief_view import ReliefFront
+from syntaxa.app.stages.cut.stock_player import StockPlayer
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.cut.bench.heights import HeightMap
 from syntaxa.cut.bench.timeline import Standing
@@ -58,6 +59,8 @@ class CutStage(Stage):
         self._paths = PathsLayer(self.choose_contour)
         self._found = FoundLayer(self._choose_found)
         self._handles = HandlesLayer(self._start_at, self._tabs_at)
+        self._player = StockPlayer(shell.canvas)
+        self._player.ready.connect(self._show_run)
         #: Of which program, after which move and in which look the stock is shown.
         self._shown: tuple[Proven, int, Tokens] | None = None
         self._outlines_of: Proven | None = None
@@ -136,6 +139,7 @@ class CutStage(Stage):
 
     def _opened(self) -> None:
         self._shown, self._fitted = None, None
+        self._player.forget()
         self._stock.show(None, ())
         self._paths.show(None)
         self._found.show((), (0.0, 0.0))
@@ -269,15 +273,8 @@ class CutStage(Stage):
         return self._outermost
 
     def _stock_at(self, done: Proven, moves: int) -> HeightMap | None:
-        """The stock after some moves: from the last picture of it that was kept."""
-        stocks = self.shell.session.view(STOCKS)
-        kept = stocks.before(moves) if stocks is not None else None
-        if kept is None:
-            return None
-        first, stock = kept
-        made = stock.copy()
-        made.cut(done.played.moves[first:moves], dict(done.tools), done.machine.is_flat)
-        return made
+        """The stock after some moves, if it is there already."""
+        return self._player.at(done, self.shell.session.view(STOCKS), moves)
 
     def next_found(self) -> None:
         """The next thing that the bench machine found."""
