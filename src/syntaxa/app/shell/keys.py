@@ -70,12 +70,14 @@ class Habits(QObject):
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
         if event is None or not isinstance(watched, QWidget):
             return False
-        kind = event.type()
-        if kind == QEvent.Type.Polish:
-            _calm(watched)
-        elif kind == QEvent.Type.Wheel and isinstance(event, QWheelEvent):
+        # Every event of the program comes by here, and to ask for the type of one is dear: most are told by their class.
+        if type(event) is QEvent:
+            if event.type() == QEvent.Type.Polish:
+                _calm(watched)
+        elif isinstance(event, QWheelEvent):
             return _scrolls_instead(watched, event)
         elif isinstance(event, QKeyEvent) and not QApplication.activePopupWidget() and self._host.window_of(watched):
+            kind = event.type()
             if kind == QEvent.Type.ShortcutOverride:
                 return self._override(watched, event)
             if kind == QEvent.Type.KeyPress:
