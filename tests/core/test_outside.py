@@ -197,7 +197,7 @@ LETTERS = "ABDOPQRSabdegopq04689&@%"
 
 
 def font():
-    path = next(iter(syntaxa.__path__)) + "/app/assets/fonts/JetBrainsMono-Regular.ttf"
+    path = next(iter(syntaxa.__path__)) + "/fonts/JetBrainsMono-Regular.ttf"
     return TTFont(path)
 
 

@@ -117,6 +117,12 @@ def defined(state: State, *, progress: Progress = no_progress) -> Definition:
     return Definition(tuple(found), dict(said.measured), spans, apart)
 
 
+def spans_of(state: State) -> tuple[dict[str, float], dict[str, Span]]:
+    """What each dimension measures (mm or radians) and spans, without a look at how free anything is."""
+    said = Statements.of(state, state.part(Defined))
+    return dict(said.measured), {n: span for one in said.stated.values() for n, (span, _) in _spans(one)}
+
+
 def _spans(stated: Stated) -> Iterator[tuple[str, tuple[Span, Point]]]:
     """What each dimension spans, and the middle of the sketch."""
     middle = _middle(stated.bare)

@@ -54,9 +54,10 @@ def deliver_drawing(work: Work, path: Path) -> list[str]:
 
         data, notes = dxf_bytes(plan, "mm", "R2018")
     elif suffix == ".pdf":
-        from syntaxa.deliver.pdf import pdf_bytes
+        from syntaxa.deliver.pages.model import plan_leaf
+        from syntaxa.deliver.pages.pdf import pdf_of
 
-        data, notes = pdf_bytes(plan), ()
+        data, notes = pdf_of([plan_leaf(plan)]), ()
     else:
         raise DeliverError(
             f"{path.name} has no ending for a drawing that is cut.",

@@ -97,7 +97,7 @@ class _Writer:
         for k, shape in enumerate(sketch.shapes):
             before = len(space)
             self._as_arcs += self._release == "R12" and isinstance(shape, EllipseArc | Spline)
-            _add(space, shape.transformed(self.by), layer, self._release)
+            add_shape(space, shape.transformed(self.by), layer, self._release)
             marks = sketch.marks[k] if sketch.marks else ()
             if marks:
                 self._mark(space[before], marks)
@@ -111,13 +111,13 @@ class _Writer:
             if self._release != "R12":
                 entry.rgb = (sketch.colour >> 16 & 255, sketch.colour >> 8 & 255, sketch.colour & 255)
                 if sketch.weight is not None:
-                    entry.dxf.lineweight = _nearest_weight(sketch.weight)
+                    entry.dxf.lineweight = nearest_weight(sketch.weight)
         return name
 
     def _layer_name(self, name: str) -> str:
         """A name that a DXF can hold, one for each layer of the job. Case does not tell layers of a DXF apart."""
         if name not in self._layers:
-            clean = _clean(name)[:_LONGEST].strip() or "0"
+            clean = clean_name(name)[:_LONGEST].strip() or "0"
             found, number = clean, 2
             while found != "0" and found.lower() in self._names:
                 found, number = f"{clean}_{number}", number + 1
@@ -127,7 +127,7 @@ class _Writer:
 
     def block_name(self, name: str) -> str:
         """A name that no block has."""
-        clean = base = _clean(name) or "GROUP"
+        clean = base = clean_name(name) or "GROUP"
         number = 2
         while clean in self._document.blocks:
             clean, number = f"{base}_{number}", number + 1
@@ -137,7 +137,7 @@ class _Writer:
         """The name of a line type, made if it is not there; dashes are as long as they are in mm on paper."""
         if not name:
             return "Continuous"
-        clean = _clean(name).upper()
+        clean = clean_name(name).upper()
         if clean not in self._document.linetypes and name in DASHES:
             lengths = [d * self._scale * (1 if k % 2 == 0 else -1) for k, d in enumerate(DASHES[name])]
             self._document.linetypes.add(clean, [sum(map(abs, lengths)), *lengths], description=name)
@@ -156,16 +156,18 @@ def _data_of(marks: Sequence[Mark]) -> Iterator[tuple[int, str | int]]:
             yield 1071, piece
 
 
-def _clean(name: str) -> str:
+def clean_name(name: str) -> str:
+    """A name without what a DXF cannot hold in one."""
     return "".join("_" if c in '<>/\\":;?*|=`' else c for c in name)
 
 
-def _nearest_weight(mm: float) -> int:
+def nearest_weight(mm: float) -> int:
     """The nearest of the line weights that a DXF knows, in hundredths of a mm."""
     return int(min(VALID_DXF_LINEWEIGHTS, key=lambda w: abs(w - 100 * mm)))
 
 
-def _add(space: BaseLayout, shape: Shape, layer: str, release: Release) -> None:
+def add_shape(space: BaseLayout, shape: Shape, layer: str, release: Release) -> None:
+    """A shape as an entity on a layer; where the release has none like it, as tangent arcs."""
     attributes = {"layer": layer}
     if isinstance(shape, Line):
         space.add_line((*shape.start,), (*shape.end,), attributes)
@@ -178,7 +180,7 @@ def _add(space: BaseLayout, shape: Shape, layer: str, release: Release) -> None:
     elif isinstance(shape, Polyline):
         _add_polyline(space, shape, attributes, release)
     elif release == "R12":
-        _add(space, _arcs_of(shape), layer, release)
+        add_shape(space, _arcs_of(shape), layer, release)
     elif isinstance(shape, EllipseArc):
         _add_ellipse(space, shape, attributes)
     else:

@@ -6,7 +6,7 @@ becomes a block: its copies are insertions of it as long as they are still alike
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -46,6 +46,15 @@ class Plan:
 
     profiles: tuple[Profiles, ...]
     blocks: tuple[Block, ...] = ()
+
+    def placed(self) -> Iterator[Profiles]:
+        """Everything where it will be seen: those of blocks at each of their places."""
+        yield from self.profiles
+        for block in self.blocks:
+            for place in block.places:
+                move = Transform.moving(Vector(place.x, place.y))
+                for part in block.contents:
+                    yield replace(part, shapes=tuple(s.transformed(move) for s in part.shapes))
 
     def count(self) -> int:
         """How many shapes there are, those of blocks at each of their places."""

@@ -13,13 +13,14 @@ from xml.sax.saxutils import escape, quoteattr
 import numpy as np
 
 from syntaxa.deliver.linetypes import DASHES
+from syntaxa.deliver.pages.model import shown
 from syntaxa.deliver.plan import Block, Plan
 from syntaxa.deliver.profiles import Mark, Profiles
 from syntaxa.drawing.names import Names
 from syntaxa.geometry.beziers import cubics_of, is_cubic
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
-from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
+from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.transform import Transform
 
 #: mm round the drawing, so that strokes on its edge are not cut.
@@ -36,7 +37,8 @@ def svg_bytes(plan: Plan) -> tuple[bytes, tuple[str, ...]]:
 
     y points down in SVG, so everything is mirrored to look the same.
     """
-    boxes = [bounds(shape.transformed(_DOWN)) for shape in _all_shapes(plan)] or [(0.0, 0.0, 0.0, 0.0)]
+    every = [s for part in plan.placed() for s in part.shapes]
+    boxes = [bounds(s.transformed(_DOWN)) for s in every] or [(0.0, 0.0, 0.0, 0.0)]
     left, top = min(b[0] for b in boxes) - _MARGIN, min(b[1] for b in boxes) - _MARGIN
     width, height = max(b[2] for b in boxes) + _MARGIN - left, max(b[3] for b in boxes) + _MARGIN - top
     box = " ".join(map(number, (left, top, width, height)))
@@ -73,7 +75,7 @@ def svg_bytes(plan: Plan) -> tuple[bytes, tuple[str, ...]]:
 def _notes(plan: Plan, renamed: list[str]) -> tuple[str, ...]:
     """What had to be changed, in sentences."""
     notes = [f"A name can stand in an SVG only once: {', '.join(renamed)}."] if renamed else []
-    fitted = [s for s in _all_shapes(plan) if isinstance(s, Spline) and not is_cubic(s)]
+    fitted = [s for part in plan.placed() for s in part.shapes if isinstance(s, Spline) and not is_cubic(s)]
     if fitted:
         off = max(cubics_of(shape, _FIT)[1] for shape in fitted)
         things = "1 spline goes" if len(fitted) == 1 else f"{len(fitted)} splines go"
@@ -84,18 +86,8 @@ def _notes(plan: Plan, renamed: list[str]) -> tuple[str, ...]:
     return tuple(notes)
 
 
-def _all_shapes(plan: Plan) -> Iterator[Shape]:
-    """Every shape where it will be seen."""
-    for sketch in plan.profiles:
-        yield from sketch.shapes
-    for block in plan.blocks:
-        for place in block.places:
-            move = Transform.moving(Vector(place.x, place.y))
-            yield from (s.transformed(move) for sketch in block.contents for s in sketch.shapes)
-
-
 def _sketch(sketch: Profiles, name: str, naming: str) -> Iterator[str]:
-    colour = f"#{inked(sketch.colour):06x}"
+    colour = f"#{shown(sketch.colour):06x}"
     weight = _STROKE if sketch.weight is None else sketch.weight
     dashes = DASHES.get(sketch.line_type, ())
     dashed = f' stroke-dasharray="{" ".join(map(number, dashes))}"' if dashes else ""
@@ -114,11 +106,6 @@ def _attribute(mark: Mark) -> str:
 def _uses(block: Block, name: str) -> Iterator[str]:
     for place in block.places:
         yield f'<use href="#{name}" x="{number(place.x)}" y="{number(-place.y)}"/>'
-
-
-def inked(colour: int) -> int:
-    """White would not show on paper."""
-    return 0 if colour == 0xFFFFFF else colour
 
 
 def number(value: float) -> str:
@@ -140,10 +127,13 @@ def element(shape: Shape, more: str = "") -> str:
         rx, ry = number(shape.major.length), number(shape.minor.length)
         place = f'transform="rotate({number(turn)} {cx} {cy})"'
         return f'<ellipse cx="{cx}" cy="{cy}" rx="{rx}" ry="{ry}" {place}{more}/>'
-    return f'<path d="{_path(shape)}"{more}/>'
+    return f'<path d="{path_data(shape)}"{more}/>'
 
 
-def _path(shape: Shape) -> str:
+def path_data(shape: Shape) -> str:
+    """A shape as the data of a path; its y points down already."""
+    if isinstance(shape, Circle):
+        return path_data(EllipseArc(shape.centre, Vector(shape.radius, 0.0), 1.0, 0.0, TURN)) + " Z"
     if isinstance(shape, Line):
         return f"M{_pair(shape.start)} L{_pair(shape.end)}"
     if isinstance(shape, Arc):

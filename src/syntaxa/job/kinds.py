@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING, Union
 
 from syntaxa.cut import kinds as cut
 from syntaxa.define import kinds as define
+from syntaxa.deliver.sheets import steps as sheets
 from syntaxa.drawing.step import Step, StepRows
 from syntaxa.form import kinds as form
 from syntaxa.intake import kinds as intake
@@ -23,6 +24,7 @@ ROWS: StepRows = (
     *define.STEPS,
     *form.STEPS,
     *cut.STEPS,
+    *sheets.STEPS,
 )
 
 #: Every kind of step, each once.

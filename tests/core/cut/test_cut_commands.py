@@ -178,14 +178,15 @@ def test_drawings_for_cutters_are_read_by_others(tmp_path):
 
 def test_a_circle_in_a_pdf_is_round(tmp_path):
     """Beziers of an eighth of a turn leave a circle by less than 1e-7 of its radius."""
-    from syntaxa.deliver.pdf import pdf_bytes
+    from syntaxa.deliver.pages.model import plan_leaf
+    from syntaxa.deliver.pages.pdf import pdf_of
     from syntaxa.deliver.plan import Plan
     from syntaxa.deliver.profiles import Profiles
     from syntaxa.geometry.points import Point
     from syntaxa.geometry.shapes import Circle
 
     plan = Plan((Profiles("A", 0, (Circle(Point(50.0, 50.0), 40.0),), weight=0.01),))
-    (tmp_path / "c.pdf").write_bytes(pdf_bytes(plan))
+    (tmp_path / "c.pdf").write_bytes(pdf_of([plan_leaf(plan)]))
     with pikepdf.open(tmp_path / "c.pdf") as pdf:
         at, worst = None, 0.0
         for operands, operator in pikepdf.parse_content_stream(pdf.pages[0]):

@@ -70,7 +70,7 @@ class Habits(QObject):
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
         if event is None or not isinstance(watched, QWidget):
             return False
-        # Every event of the program comes by here, and to ask for the type of one is dear: most are told by their class.
+        # Every event of the program comes by here, and to ask one for its type is dear: its class tells most.
         if type(event) is QEvent:
             if event.type() == QEvent.Type.Polish:
                 _calm(watched)

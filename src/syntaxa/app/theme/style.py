@@ -29,7 +29,7 @@ def load_fonts() -> tuple[str, ...]:
     """Families that ship with the program, loaded once."""
     families: list[str] = []
     for name in FONT_FILES:
-        with as_file(files("syntaxa.app").joinpath(f"assets/fonts/{name}")) as path:
+        with as_file(files("syntaxa.fonts").joinpath(name)) as path:
             number = QFontDatabase.addApplicationFont(str(path))
         families += QFontDatabase.applicationFontFamilies(number)
     return tuple(families)

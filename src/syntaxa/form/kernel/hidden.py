@@ -7,11 +7,12 @@ whoever calls it gives it a limit, and has the one by triangles behind it.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Any, Literal
 
 import numpy as np
+from OCP.BRep import BRep_Builder
 from OCP.BRepAdaptor import BRepAdaptor_Curve
 from OCP.BRepLib import BRepLib
 from OCP.BRepMesh import BRepMesh_IncrementalMesh
@@ -20,6 +21,7 @@ from OCP.GeomAbs import GeomAbs_Circle, GeomAbs_Ellipse, GeomAbs_Line
 from OCP.gp import gp_Ax2, gp_Dir, gp_Pnt
 from OCP.HLRAlgo import HLRAlgo_Projector
 from OCP.HLRBRep import HLRBRep_Algo, HLRBRep_HLRToShape, HLRBRep_PolyAlgo, HLRBRep_PolyHLRToShape
+from OCP.TopoDS import TopoDS_Compound
 
 from syntaxa.form.kernel.library import EDGE, Index, Shape
 from syntaxa.geometry.points import Point, Vector
@@ -57,6 +59,15 @@ def lines_of_view(shape: Shape, view: ViewOf, exact: bool = True) -> list[Drawn]
         (True, to.VCompound), (True, to.OutLineVCompound), (False, to.HCompound), (False, to.OutLineHCompound),
     )  # fmt: skip
     return [Drawn(s, visible) for visible, get in kinds for s in _shapes(get())]
+
+
+def together(shapes: Sequence[Shape]) -> Shape:
+    """Several shapes as one that is looked at."""
+    made, builder = TopoDS_Compound(), BRep_Builder()
+    builder.MakeCompound(made)
+    for shape in shapes:
+        builder.Add(made, shape)
+    return made
 
 
 def _exactly(shape: Shape, axes: Any) -> Any:

@@ -8,6 +8,7 @@ from __future__ import annotations
 import tempfile
 from collections import OrderedDict
 from collections.abc import Callable, Sequence
+from functools import partial
 from pathlib import Path
 from typing import TypeVar
 
@@ -16,6 +17,8 @@ from syntaxa.form.folding.model import Method, Role
 from syntaxa.form.folding.reading import Reading
 from syntaxa.form.kernel.combining import Combining, combined
 from syntaxa.form.kernel.exchange import Protocol, StepUnit, read_step, write_step
+from syntaxa.form.kernel.guarding import guarded
+from syntaxa.form.kernel.hidden import ViewOf, lines_of_view, together
 from syntaxa.form.kernel.leaning import leaning
 from syntaxa.form.kernel.library import Shape, by_kernel
 from syntaxa.form.kernel.looking import apart, bend_of, details_of, is_upright
@@ -33,8 +36,8 @@ from syntaxa.geometry.shapes import Shape as Shape2d
 from syntaxa.geometry.types import Box
 from syntaxa.watching import still_wanted
 
-#: Solids that are kept as they are.
-_MOST_KEPT = 256
+#: Solids that are kept as they are, and seconds that the lines of a view may take.
+_MOST_KEPT, _VIEW_SECONDS = 256, 20.0
 
 _KEPT: OrderedDict[str, Named] = OrderedDict()
 
@@ -173,6 +176,22 @@ def meshes(
         progress(k / len(targets))
         still_wanted()
         found.append(mesh_of(_got(target), deflection, angle))
+    return found
+
+
+def view_lines(
+    targets: tuple[Solid, ...], views: tuple[ViewOf, ...], *, progress: Progress = no_progress
+) -> list[list[tuple[Shape2d, bool]]]:
+    """The lines of bodies together from each side, and whether each is seen; by triangles where the exact way fails."""
+    shape = together([_got(t).shape for t in targets])
+    found = []
+    for k, view in enumerate(views):
+        progress(k / len(views))
+        try:
+            lines = guarded(partial(lines_of_view, shape, view, True), _VIEW_SECONDS)
+        except KernelError:
+            lines = guarded(partial(lines_of_view, shape, view, False), 2 * _VIEW_SECONDS)
+        found.append([(line.shape, line.visible) for line in lines])
     return found
 
 

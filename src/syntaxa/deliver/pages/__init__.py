@@ -1,0 +1,1 @@
+"""Pages of ink: lines, fills and words on paper, and what writes them as PDF, SVG, DXF and PNG."""

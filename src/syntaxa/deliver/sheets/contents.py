@@ -1,0 +1,215 @@
+"""What a view of a sheet shows, before it has a scale: lines in mm of the thing, and dimensions."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+from syntaxa.define.part import Defined
+from syntaxa.define.spans import Span
+from syntaxa.define.views import spans_of
+from syntaxa.deliver.linetypes import dashes_of
+from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, box_of, plan_marks, shown
+from syntaxa.deliver.plan import plan_of
+from syntaxa.deliver.sheets.model import BODY_VIEWS, SheetView
+from syntaxa.deliver.sheets.values import value_text
+from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Leader, Text, strokes_of
+from syntaxa.drawing.model import Curve, Drawing
+from syntaxa.drawing.state import State
+from syntaxa.drawing.step import Context
+from syntaxa.errors import DeliverError
+from syntaxa.form.asking import asked
+from syntaxa.form.part import Formed
+from syntaxa.geometry.points import Point, polar
+from syntaxa.geometry.shapes import Circle, Shape
+from syntaxa.geometry.types import Box
+
+#: Weights of lines in mm (ISO 128-2: wide and narrow are as 2 to 1), and dashes of hidden lines and centre lines.
+WIDE, NARROW = 0.5, 0.25
+HIDDEN, CENTRE = (3.0, 0.75), (6.0, 0.75, 0.1, 0.75)
+
+#: What is drawn where its own colour says nothing.
+_INK = 0x202020
+
+
+@dataclass(frozen=True, slots=True)
+class Dimensioned:
+    """A dimension of a view: what it spans (mm of the thing), what is written, where its text was placed, if it was."""
+
+    name: str
+    span: Span
+    text: str
+    place: Point | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Content:
+    """What a view shows.
+
+    centres   of circles, and their radii, which get centre marks
+    lost      what could not be carried over: kind, how many, and why
+    """
+
+    title: str
+    marks: tuple[Mark, ...]
+    box: Box
+    dimensions: tuple[Dimensioned, ...] = ()
+    centres: tuple[tuple[Point, float], ...] = ()
+    lost: tuple[tuple[str, int, str], ...] = ()
+
+
+@dataclass
+class Sources:
+    """Where contents come from; what is dear is made once for all sheets."""
+
+    state: State
+    context: Context
+    bodies: dict[str, list[tuple[Shape, bool]]] = field(default_factory=dict)
+    found: dict[tuple[str, bool, bool], Content] = field(default_factory=dict)
+
+    def content(self, view: SheetView) -> Content:
+        """What a view shows; raises DeliverError where that is not there."""
+        key = view.shows, view.hidden, view.dimensions
+        if key not in self.found:
+            self.found[key] = self._made(view)
+        return self.found[key]
+
+    def want_bodies(self, views: Sequence[SheetView]) -> None:
+        """Has the kernel draw all views of bodies that are not drawn yet, in one go."""
+        wanted = [v for v in dict.fromkeys(v.shows for v in views) if v in BODY_VIEWS and v not in self.bodies]
+        if not wanted:
+            return
+        solids = tuple(b.solid for b in self.state.part(Formed).bodies if not b.hidden)
+        if not solids:
+            raise DeliverError("There is no body to be seen.", suggestion="Raise a region in Form first.")
+        lines = asked(self.context, "view_lines", solids, tuple(wanted), about="Drawing the views")
+        self.bodies |= dict(zip(wanted, lines, strict=True))
+
+    def _made(self, view: SheetView) -> Content:
+        kind, _, name = view.shows.partition(":")
+        if kind in BODY_VIEWS:
+            self.want_bodies([view])
+            return _of_body(kind, self.bodies[kind], hidden=view.hidden)
+        if kind == "received":
+            return _of_received(self.state, name)
+        return _of_profiles(self.state, name, dimensions=view.dimensions)
+
+
+def _of_profiles(state: State, name: str, *, dimensions: bool) -> Content:
+    sketches = [s for s in state.profiles() if s.curves and (not name or s.name == name)]
+    if not sketches:
+        what = f"There is no sketch “{name}” that goes out." if name else "There is no profile to be shown."
+        raise DeliverError(what, suggestion="Choose what goes out in Route.")
+    names = {s.name for s in sketches}
+    part_of = State(sketches=tuple(s for s in state.sketches if s.name in names), parts=state.parts)
+    marks = tuple(_profile_marks(part_of))
+    box = box_of(marks) or (0.0, 0.0, 0.0, 0.0)
+    own = tuple(_dimensions(state, names)) if dimensions else ()
+    centres = tuple(
+        (c.shape.centre, c.shape.radius) for s in sketches for c in s.curves if isinstance(c.shape, Circle)
+    )  # fmt: skip
+    return Content(name or "Profiles", marks, box, own, centres)
+
+
+def _profile_marks(state: State) -> Iterator[Mark]:
+    """Outlines wide, in the colours and line types that they go out with."""
+    for mark in plan_marks(plan_of(state, "layers")):
+        if isinstance(mark, Stroke):
+            pen = mark.pen
+            yield Stroke(mark.shape, Pen(NARROW if pen.dashes else WIDE, pen.colour or _INK, pen.dashes), mark.layer)
+
+
+def _dimensions(state: State, names: set[str]) -> Iterator[Dimensioned]:
+    measured, spans = spans_of(state)
+    for measure in state.part(Defined).measures:
+        if measure.sketch in names and measure.name in spans and measure.name in measured:
+            place = None if measure.place is None else Point(*measure.place)
+            yield Dimensioned(measure.name, spans[measure.name], value_text(measure, measured[measure.name]), place)
+
+
+def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Content:
+    pens = {True: Pen(WIDE, _INK), False: Pen(NARROW, _INK, HIDDEN)}
+    drawn = [(s, seen) for s, seen in lines if seen or hidden]
+    # Hidden lines lie under those that are seen.
+    marks = tuple(
+        Stroke(shape, pens[seen], "visible" if seen else "hidden") for shape, seen in sorted(drawn, key=lambda d: d[1])
+    )
+    circles = {
+        (round(s.centre.x, 6), round(s.centre.y, 6), round(s.radius, 6)) for s, seen in lines
+        if isinstance(s, Circle) and seen
+    }  # fmt: skip
+    centres = tuple((Point(x, y), r) for x, y, r in sorted(circles)) if view != "isometric" else ()
+    return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), (), centres)
+
+
+# ---------------------------------------------------------------------- as received
+
+
+def _of_received(state: State, name: str) -> Content:
+    drawing = state.received()
+    if name:
+        drawing = part_of(drawing, name)
+    marks: list[Mark] = [_curve_mark(c, drawing) for c in drawing.curves]
+    lost: dict[str, int] = {}
+    for annotation in drawing.annotations:
+        found = list(_annotation_marks(annotation))
+        if not found:
+            lost[annotation.kind] = lost.get(annotation.kind, 0) + 1
+        marks += found
+    box = box_of(marks)
+    if box is None:
+        raise DeliverError("Nothing was received that could be shown.", suggestion="Take something in.")
+    why = {"image": "pictures do not go onto sheets", "point": "a point has no size",
+           "construction": "endless lines have no end on paper", "hatch": "a pattern is left out"}  # fmt: skip
+    told = tuple((kind, count, why.get(kind, "it holds nothing that can be drawn")) for kind, count in lost.items())
+    return Content("As received" if not name else f"Part {name}", tuple(marks), box, lost=told)
+
+
+def part_of(drawing: Drawing, name: str) -> Drawing:
+    """The curves of one part of a drawing by its number, with what is written in its box; raises DeliverError."""
+    from syntaxa.deliver.sheets.parting import parts_of
+
+    parts = parts_of(drawing)
+    number = int(name) if name.isdigit() else 0
+    if not 1 <= number <= len(parts):
+        raise DeliverError(f"There is no part {name} in the drawing.", suggestion=f"It has {len(parts)}.")
+    return parts[number - 1]
+
+
+def _curve_mark(curve: Curve, drawing: Drawing) -> Stroke:
+    layer = next((x for x in drawing.layers if x.name == curve.layer), None)
+    colour = curve.style.colour if curve.style.colour is not None else layer.colour if layer is not None else 0
+    weight = curve.style.weight or (layer.weight if layer is not None else None) or 0.35
+    line_type = curve.style.line_type or (layer.line_type if layer is not None else "")
+    return Stroke(curve.shape, Pen(weight, shown(colour), dashes_of(line_type)), curve.layer or "0")
+
+
+def _annotation_marks(annotation: Annotation) -> Iterator[Mark]:
+    colour = shown(annotation.colour or 0)
+    pen, layer = Pen(0.18, colour), annotation.layer or "0"
+    if isinstance(annotation, Text):
+        yield from _text_marks(annotation, layer)
+    elif isinstance(annotation, Dimension):
+        yield from (Stroke(s, pen, layer) for s in strokes_of(annotation))
+        for label in annotation.labels:
+            yield from _text_marks(label, layer)
+    elif isinstance(annotation, Leader):
+        yield from (Stroke(s, pen, layer) for s in annotation.strokes)
+        for label in annotation.labels:
+            yield from _text_marks(label, layer)
+    elif isinstance(annotation, Hatch):
+        if annotation.solid:
+            yield from (Filled(loop, colour, layer) for loop in annotation.loops if len(loop) == 1)
+        yield from (Stroke(s, pen, layer) for loop in annotation.loops for s in loop if len(loop) > 1)
+
+
+def _text_marks(text: Text, layer: str) -> Iterator[Words]:
+    """A text row by row: rows lie 5/3 of a capital apart."""
+    rows = text.text.split("\n")
+    drop = {"baseline": 0.0, "bottom": 0.0, "middle": 0.5, "top": 1.0}[text.up]
+    for k, row in enumerate(rows):
+        if row.strip():
+            down = (drop + 5 / 3 * k) * text.height
+            place = polar(text.place, down, text.angle - math.pi / 2) if down else text.place
+            yield Words(row, place, text.height, text.angle, text.across, shown(text.colour or 0), layer)

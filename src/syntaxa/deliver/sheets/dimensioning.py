@@ -1,0 +1,195 @@
+"""Dimensions on paper (ISO 129-1, from memory): laid out so that no text lies on a line or on another text.
+
+Short ones lie nearer than long ones, level and upright ones outside of the view, round ones where there is room.
+What was placed by hand stays there.
+
+Cost: n log n in the lines of the view, times the few places that are tried.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+import shapely
+
+from syntaxa.define.spans import Figure, Roundly, Span, Straightly, Sweeping, figure, usual_place
+from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, width_of
+from syntaxa.deliver.sheets.contents import NARROW, Dimensioned
+from syntaxa.geometry.points import Point, Vector, polar
+from syntaxa.geometry.shapes import Line, Polyline
+from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Box
+
+#: mm: height of text, an arrowhead and half its width, the gap before a helping line and what it goes on beyond.
+HEIGHT, HEAD, HALF_HEAD, GAP, BEYOND = 3.5, 3.0, 0.45, 1.0, 2.0
+
+#: mm: the first row of dimensions outside of a view, the next, how many rows are tried, and text over its line.
+FIRST, ROW, _ROWS, OVER = 10.0, 7.5, 14, 0.9
+
+#: Directions that are tried for round ones (radians), and mm beyond the rim.
+_WAYS = tuple(math.radians(d) for d in (45, 135, 225, 315, 20, 160, 200, 340, 70, 110, 250, 290))
+_OUT = (8.0, 14.0, 22.0, 32.0)
+
+#: mm: how fine lines are looked at, and room round a text.
+_FINE, _ROOM = 0.2, 0.5
+
+LAYER = "dimensions"
+
+
+@dataclass
+class Room:
+    """What is taken on the paper around a view."""
+
+    box: Box
+    lines: shapely.STRtree
+    texts: list[shapely.Polygon] = field(default_factory=list)
+    dims: list[shapely.LineString] = field(default_factory=list)
+
+    @classmethod
+    def of(cls, marks: Sequence[Mark], box: Box) -> Room:
+        """Of the lines of a view, on paper."""
+        runs = [m.shape.flattened(_FINE) for m in marks if isinstance(m, Stroke)]
+        return cls(box, shapely.STRtree([shapely.LineString(r) for r in runs if len(r) > 1]))
+
+    def clashes(self, drawn: Figure, frame: shapely.Polygon) -> bool:
+        """Whether a text would lie on something, or its line on a text."""
+        if len(self.lines.query(frame, predicate="intersects")):
+            return True
+        own = _line_of(drawn)
+        return (
+            any(frame.intersects(t) or own.intersects(t) for t in self.texts)
+            or any(frame.intersects(d) for d in self.dims)
+            or any(_overlies(own, d) for d in self.dims)
+        )
+
+    def take(self, drawn: Figure, frame: shapely.Polygon) -> None:
+        """A dimension was put there."""
+        self.texts.append(frame)
+        self.dims.append(_line_of(drawn))
+        self.dims += [shapely.LineString([[*h.start], [*h.end]]) for h in drawn.helpers]
+
+
+def dimension_marks(dimensions: Sequence[Dimensioned], by: Transform, room: Room) -> tuple[list[Mark], list[str]]:
+    """(lines and words on paper, names of those for which no free place was found and that lie where they can)."""
+    marks: list[Mark] = []
+    crowded: list[str] = []
+    for one in sorted(dimensions, key=lambda d: (d.place is None, _size(d.span), d.name)):
+        span = _on_paper(one.span, by)
+        places = [by.point(one.place)] if one.place is not None else list(_places(span, room.box))
+        found = None
+        for place in places:
+            drawn = figure(span, place)
+            frame = _frame(drawn, one.text)
+            if not room.clashes(drawn, frame):
+                found = drawn, frame
+                break
+        if found is None:
+            drawn = figure(span, places[-1] if one.place is None else places[0])
+            found = drawn, _frame(drawn, one.text)
+            if one.place is None:
+                crowded.append(one.name)
+        room.take(*found)
+        marks += drawing_of(found[0], one.text)
+    return marks, crowded
+
+
+def _size(span: Span) -> float:
+    if isinstance(span, Straightly):
+        return span.a.distance_to(span.b)
+    return span.radius if isinstance(span, Roundly) else 0.0
+
+
+def _on_paper(span: Span, by: Transform) -> Span:
+    if isinstance(span, Straightly):
+        return replace(span, a=by.point(span.a), b=by.point(span.b))
+    if isinstance(span, Roundly):
+        return replace(span, centre=by.point(span.centre), radius=span.radius * by.scale)
+    return replace(span, vertex=by.point(span.vertex), ends=tuple(by.point(p) for p in span.ends))  # type: ignore[arg-type]
+
+
+def _places(span: Span, box: Box) -> Iterator[Point]:
+    """Places for the text, the best first."""
+    middle = Point((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+    if isinstance(span, Straightly):
+        yield from _beside(span, box, middle)
+    elif isinstance(span, Roundly):
+        ways = sorted(_WAYS, key=lambda w: abs(math.remainder(w - (span.centre - middle).angle, math.tau)))
+        for out in _OUT:
+            for way in ways:
+                yield polar(span.centre, span.radius + out, way)
+    elif isinstance(span, Sweeping):
+        for out in (12.0, 18.0, 26.0, 36.0):
+            yield polar(span.vertex, out, span.start + span.sweep / 2)
+
+
+def _beside(span: Straightly, box: Box, middle: Point) -> Iterator[Point]:
+    """Rows outside of the view for what is level or upright; beside itself for what slants."""
+    amid = span.a.toward(span.b, 0.5)
+    level, upright = abs(math.sin(span.way)) < 1e-6, abs(math.cos(span.way)) < 1e-6
+    for k in range(_ROWS):
+        away = FIRST + k * ROW
+        if level:
+            below, above = Point(amid.x, box[1] - away), Point(amid.x, box[3] + away)
+            yield from (below, above) if amid.y <= middle.y else (above, below)
+        elif upright:
+            left, right = Point(box[0] - away, amid.y), Point(box[2] + away, amid.y)
+            yield from (right, left) if amid.x >= middle.x else (left, right)
+        else:
+            yield usual_place(span, middle, away)
+
+
+# ---------------------------------------------------------------------- as it is drawn
+
+
+def _frame(drawn: Figure, text: str) -> shapely.Polygon:
+    """The room of a text."""
+    wide, high = width_of(text, HEIGHT) / 2 + _ROOM, HEIGHT + _ROOM
+    foot = _foot(drawn)
+    turned = Transform.rotating(drawn.writing).then(Transform.moving(Vector(foot.x, foot.y)))
+    corners = [(-wide, -_ROOM / 2), (wide, -_ROOM / 2), (wide, high), (-wide, high)]
+    return shapely.Polygon([(p.x, p.y) for p in (turned.point(Point(*c)) for c in corners)])
+
+
+def _foot(drawn: Figure) -> Point:
+    """Where the middle of a text's baseline is: a little over its line."""
+    return polar(drawn.text, OVER, drawn.writing + math.pi / 2)
+
+
+def _line_of(drawn: Figure) -> shapely.LineString:
+    shape = drawn.line
+    run = np.array([[*shape.start], [*shape.end]]) if isinstance(shape, Line) else shape.flattened(_FINE)
+    return shapely.LineString(run)
+
+
+def _overlies(one: shapely.LineString, other: shapely.LineString) -> bool:
+    """Whether two lines lie on each other for some length."""
+    return bool(one.distance(other) < _ROOM and one.buffer(_ROOM).intersection(other).length > 2 * HEAD)
+
+
+def drawing_of(drawn: Figure, text: str) -> Iterator[Mark]:
+    """Helping lines, line, heads and text of a dimension."""
+    pen = Pen(NARROW)
+    for helper in drawn.helpers:
+        step = helper.end - helper.start
+        if step.length > GAP:
+            unit = step * (1 / step.length)
+            yield Stroke(Line(helper.start + unit * GAP, helper.end + unit * BEYOND), pen, LAYER)
+    yield Stroke(drawn.line, pen, LAYER)
+    # Where there is no room between them the heads point from outside.
+    outside = len(drawn.arrows) > 1 and drawn.line.length < 3 * HEAD
+    for tip, way in drawn.arrows:
+        pointing = way + math.pi if outside else way
+        yield head(tip, pointing)
+        if outside:
+            yield Stroke(Line(polar(tip, -2 * HEAD, pointing), tip), pen, LAYER)
+    yield Words(text, _foot(drawn), HEIGHT, drawn.writing, "centre", 0, LAYER)
+
+
+def head(tip: Point, way: float) -> Filled:
+    """An arrowhead at a place that points in a direction (radians)."""
+    base, side = polar(tip, -HEAD, way), polar(Point(0.0, 0.0), HALF_HEAD, way + math.pi / 2)
+    across = Vector(side.x, side.y)
+    return Filled((Polyline((tip, base + across, base + -across), (0.0,) * 3, True),), 0, LAYER)

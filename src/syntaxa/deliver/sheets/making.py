@@ -1,0 +1,184 @@
+"""A sheet as a page: frame, views, dimensions, tables and notes; and what could not be carried over."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+from syntaxa.deliver.pages.model import Leaf, Mark, Pen, Stroke, Words, box_of, moved
+from syntaxa.deliver.sheets.contents import CENTRE, NARROW, Content, Sources
+from syntaxa.deliver.sheets.dimensioning import Room, dimension_marks, head
+from syntaxa.deliver.sheets.frame import Framed, framed
+from syntaxa.deliver.sheets.laying import Laid, laid_out
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Note, Sheet, Sheets
+from syntaxa.deliver.sheets.papers import paper_of, scale_of, scale_text
+from syntaxa.deliver.sheets.tables import hole_table, part_table
+from syntaxa.drawing.state import State
+from syntaxa.drawing.step import QUIET, Context
+from syntaxa.form.part import Formed
+from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.shapes import Line
+from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Box
+
+#: mm: height of what a view is called, and how far a centre mark reaches beyond its circle.
+_TITLE, _REACH = 5.0, 3.0
+
+#: mm by which a view may reach over the frame by rounding.
+_HAIR = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """A page, with the scale that it was drawn at, the box of each view on it, and what is to be told.
+
+    lost     what could not be carried over: kind, how many, why
+    outside  names of views that reach over the frame
+    crowded  dimensions for which no free place was found
+    """
+
+    leaf: Leaf
+    scale: float
+    boxes: tuple[tuple[str, Box], ...]
+    dimensions: int
+    lost: tuple[tuple[str, int, str], ...] = ()
+    outside: tuple[str, ...] = ()
+    crowded: tuple[str, ...] = ()
+
+    def told(self) -> list[str]:
+        """The same in sentences."""
+        found = [f"{count} {kind}{'s' if count != 1 else ''}: {why}." for kind, count, why in self.lost]
+        if self.outside:
+            found.append(f"Larger than the room on the paper: {', '.join(self.outside)}.")
+        if self.crowded:
+            found.append(f"No free place was found for {len(self.crowded)} dimensions; drag them apart in Define.")
+        return found
+
+
+def made_sheet(
+    sheet: Sheet, state: State, context: Context = QUIET, job: str = "", sources: Sources | None = None
+) -> Made:
+    """The page of a sheet; raises DeliverError.
+
+    job  what the job is called, for the title block
+    """
+    sources = sources or Sources(state, context)
+    paper = paper_of(sheet.paper, {"usual": None, "upright": True, "across": False}[sheet.lies])
+    sources.want_bodies(sheet.views)
+    contents = [(view, sources.content(view)) for view in sheet.views]
+    # Where things go depends on the frame alone, and not on what stands in its fields.
+    empty = framed(paper, sheet.frame, {}, sheet.method)
+    scale, laid = laid_out(contents, empty.room, empty.block, scale_of(sheet.scale), sheet.method)
+    frame = framed(paper, sheet.frame, _fields(sheet, state, scale, paper.name, job), sheet.method)
+    marks: list[Mark] = [*frame.marks]
+    crowded: list[str] = []
+    count = 0
+    for one in laid:
+        shown, left = _view_marks(one, titled=len(laid) > 1, differs=one.scale != scale)
+        marks += shown
+        crowded += left
+        count += len(one.content.dimensions)
+    marks += _tables(sheet, state, frame)
+    for note in sheet.notes:
+        marks += _note_marks(note)
+    leaf = Leaf(paper.width, paper.height, tuple(marks), job or sheet.name).inked(sheet.ink)
+    names = [_name(one) for one in laid]
+    outside = tuple(n for n, one in zip(names, laid, strict=True) if _reaches_over(one.box, frame.room))
+    lost = tuple(row for one in laid for row in one.content.lost)
+    boxes = tuple((n, one.box) for n, one in zip(names, laid, strict=True))
+    return Made(leaf, scale, boxes, count, lost, outside, tuple(crowded))
+
+
+def _name(one: Laid) -> str:
+    return one.view.shows
+
+
+def _reaches_over(box: Box, room: Box) -> bool:
+    return (
+        box[0] < room[0] - _HAIR or box[1] < room[1] - _HAIR or box[2] > room[2] + _HAIR or box[3] > room[3] + _HAIR
+    )  # fmt: skip
+
+
+def _fields(sheet: Sheet, state: State, scale: float, paper: str, job: str) -> Mapping[str, str]:
+    """What stands in the title block: what the job knows, and over it what was given."""
+    sheets = state.part(Sheets).sheets
+    number = next((k for k, s in enumerate(sheets, 1) if s.name == sheet.name), 1)
+    bodies = [b for b in state.part(Formed).bodies if not b.hidden]
+    masses = [b.mass for b in bodies]
+    mass = f"{sum(m or 0.0 for m in masses):.3g} kg" if masses and None not in masses else ""
+    materials = list(dict.fromkeys(b.density.name for b in bodies if b.density is not None and b.density.name))
+    known = {
+        "title": job, "scale": scale_text(scale), "paper": paper, "unit": "mm", "sheet": f"{number}/{len(sheets) or 1}",
+        "mass": mass, "material": ", ".join(materials),
+    }  # fmt: skip
+    return known | dict(sheet.fields)
+
+
+# ---------------------------------------------------------------------- views
+
+
+def _view_marks(one: Laid, *, titled: bool, differs: bool) -> tuple[list[Mark], list[str]]:
+    """(a view with its dimensions, centre marks and title; dimensions without a free place)."""
+    by = _onto_paper(one)
+    marks = list(moved(one.content.marks, by))
+    room = Room.of(marks, box_of(marks) or one.box)
+    centres = list(_centre_marks(one.content, by))
+    dimensions, crowded = dimension_marks(one.content.dimensions, by, room)
+    marks += [*centres, *dimensions]
+    if titled:
+        low = (box_of(marks) or one.box)[1]
+        text = one.content.title + (f" ({scale_text(one.scale)})" if differs else "")
+        across = (one.box[0] + one.box[2]) / 2
+        if one.view.shows not in BODY_VIEWS or one.view.shows == "isometric" or differs:
+            marks.append(Words(text, Point(across, low - _TITLE - 2.0), _TITLE * 0.7, 0.0, "centre", 0, "titles"))
+    return marks, crowded
+
+
+def _onto_paper(one: Laid) -> Transform:
+    box = one.content.box
+    middle = Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+    there = Transform.moving(-middle).then(Transform.scaling(one.scale))
+    return there.then(Transform.moving(Vector(one.place.x, one.place.y)))
+
+
+def _centre_marks(content: Content, by: Transform) -> Iterator[Mark]:
+    """Crosses of centre lines over circles that are large enough to be seen."""
+    pen = Pen(NARROW / 1.4, 0, CENTRE)
+    done: dict[tuple[float, float], float] = {}
+    for centre, radius in content.centres:
+        key = round(centre.x, 6), round(centre.y, 6)
+        done[key] = max(done.get(key, 0.0), radius)
+    for (x, y), radius in done.items():
+        at, reach = by.point(Point(x, y)), radius * by.scale + _REACH
+        if reach < 1.2 * _REACH:
+            continue
+        for dx, dy in ((reach, 0.0), (0.0, reach)):
+            line = Line(Point(at.x - dx, at.y - dy), Point(at.x + dx, at.y + dy))
+            yield Stroke(line, pen, "centre-lines")
+
+
+# ---------------------------------------------------------------------- what stands beside
+
+
+def _tables(sheet: Sheet, state: State, frame: Framed) -> Iterator[Mark]:
+    """Tables in the upper right corner of the frame, one under the other."""
+    top = Point(frame.room[2], frame.room[3])
+    for table in (
+        hole_table(state) if sheet.holes else None,
+        part_table(state) if sheet.parts else None,
+    ):  # fmt: skip
+        if table is not None:
+            marks, height = table.marks(top)
+            yield from marks
+            top = Point(top.x, top.y - height - 4.0)
+
+
+def _note_marks(note: Note) -> Iterator[Mark]:
+    place = Point(*note.place)
+    for k, row in enumerate(note.text.split("\n")):
+        yield Words(row, Point(place.x, place.y - 6.0 * k), 3.5, 0.0, "left", 0, "notes")
+    if note.points_at is not None:
+        goal = Point(*note.points_at)
+        start = Point(place.x - 1.0, place.y + 1.75)
+        yield Stroke(Line(start, goal), Pen(NARROW), "notes")
+        yield head(goal, (goal - start).angle)

@@ -1,0 +1,80 @@
+"""The steps of Deliver: sheets put in or changed, and taken out."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import ClassVar
+
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets
+from syntaxa.deliver.sheets.papers import paper_of, scale_of
+from syntaxa.drawing.state import Entry, State
+from syntaxa.drawing.step import QUIET, Context, StageName, Step, StepRows
+from syntaxa.errors import DeliverError
+
+
+class SheetStep(Step, frozen=True):
+    """A step of this stage."""
+
+    stage: ClassVar[StageName] = "deliver"
+
+
+class SetSheet(SheetStep, frozen=True, tag="set-sheet"):
+    """A sheet, put behind the others or in the place of the one with its name."""
+
+    sheet: Sheet
+    general: ClassVar[bool] = True
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Sheet “{self.sheet.name}”"
+
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
+        """Raises DeliverError where the sheet makes no sense."""
+        del context
+        check_sheet(self.sheet)
+        part = state.part(Sheets)
+        there = part.sheet(self.sheet.name) is not None
+        kept = tuple(self.sheet if s.name == self.sheet.name else s for s in part.sheets)
+        return state.with_part(replace(part, sheets=kept if there else (*kept, self.sheet))), Entry(0)
+
+
+class DropSheets(SheetStep, frozen=True, tag="drop-sheets"):
+    """Sheets that are taken out, by their names."""
+
+    names: tuple[str, ...]
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return f"Take out {', '.join(f'“{n}”' for n in self.names)}"
+
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
+        """Names that are not there are told."""
+        del context
+        part = state.part(Sheets)
+        there = {s.name for s in part.sheets}
+        kept = tuple(s for s in part.sheets if s.name not in self.names)
+        missing = tuple(n for n in self.names if n not in there)
+        return state.with_part(replace(part, sheets=kept)), Entry(0, missing=missing)
+
+
+def check_sheet(sheet: Sheet) -> None:
+    """Raises DeliverError where a sheet makes no sense."""
+    if not sheet.name.strip():
+        raise DeliverError("A sheet needs a name.")
+    paper = paper_of(sheet.paper)
+    scale_of(sheet.scale)
+    for view in sheet.views:
+        scale_of(view.scale)
+        kind, _, name = view.shows.partition(":")
+        if view.shows not in (*BODY_VIEWS, "profiles", "received") and not (kind in ("profiles", "received") and name):
+            raise DeliverError(
+                f"“{view.shows}” is no view.",
+                suggestion=f"Views are profiles, received, {', '.join(BODY_VIEWS)}.",
+            )
+        if view.place is not None and not all(abs(v) <= 10 * max(paper.width, paper.height) for v in view.place):
+            raise DeliverError(f"A view of “{sheet.name}” lies far off its paper.", suggestion="Place it again.")
+
+
+STEPS: StepRows = ((SetSheet, DropSheets),)
