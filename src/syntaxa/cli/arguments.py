@@ -41,6 +41,7 @@ def parser() -> argparse.ArgumentParser:
     _form(commands.add_parser("form", help="make solids of regions or of folded views, and write them"))
     _cut(commands.add_parser("cut", help="cut profiles: write a program, read it again, and say what the part will be"))
     _check(commands.add_parser("check", help="play any program on the bench machine, and say what is wrong with it"))
+    _sheet(commands.add_parser("sheet", help="put profiles, the drawing or views of bodies on a sheet of paper"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -110,10 +111,48 @@ def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
-def _mending(mend: argparse.ArgumentParser) -> None:
+def _sheet(sheet: argparse.ArgumentParser) -> None:
+    sheet.add_argument("file", metavar="FILE", help="a drawing, or a job that ends in .sxj")
+    sheet.add_argument("-o", "--output", required=True, metavar="OUT", help="ends in .pdf, .svg, .dxf or .png")
+    sheet.add_argument("--paper", default="A3", metavar="A3|ansi-b|420x297", help="what it is printed on")
+    sheet.add_argument("--scale", dest="sheet_scale", default="fit", metavar="1:2|fit", help="of the sheet")
+    sheet.add_argument("--frame", default="iso", metavar="NAME|FILE|none", help="iso, none, or an SVG with fields")
+    sheet.add_argument(
+        "--field", action="append", default=[], metavar="NAME=TEXT", help="what stands in a field of the title block"
+    )
+    sheet.add_argument(
+        "--views", dest="sheet_views", metavar="profiles|received|layout:NAME|top,front,side,iso",
+        help="what is seen; what is not given is found",
+    )  # fmt: skip
+    sheet.add_argument("--method", default="first", choices=["first", "third"], help="how views of bodies lie")
+    sheet.add_argument("--ink", default="colour", choices=["colour", "grey", "black"])
+    sheet.add_argument("--holes", action="store_true", help="a table of holes stands on the sheet")
+    sheet.add_argument("--parts", action="store_true", help="a table of bodies stands on the sheet")
+    sheet.add_argument("--each-part", action="store_true", help="a sheet for each part of the drawing")
+    sheet.add_argument("--archive", action="store_true", help="PDF as PDF/A-2b")
+    sheet.add_argument("--dots", type=float, default=150.0, metavar="N", help="to the inch of a PNG")
+    _whole(sheet, scaling=False)
+    sheet.add_argument("--fold", dest="views", choices=["auto", "first", "third"], help="fold the drawing's own views")
+    sheet.add_argument("--strict", action="store_true", help="exit with 1 where something was lost or disagrees")
+    sheet.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _whole(command: argparse.ArgumentParser, scaling: bool = True) -> None:
+    """All that mend, define and form take."""
+    _reading(command, "--pixel-density")
+    _mending(command, scaling)
+    command.add_argument("--define", action="store_true", help="read off what holds, and bind the dimensions")
+    _stating(command)
+    _making(command)
+
+
+def _mending(mend: argparse.ArgumentParser, scaling: bool = True) -> None:
     mend.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that the drawing is in")
     mend.add_argument("--page-scale", metavar="1:N", help="the scale that the page is drawn at")
-    mend.add_argument("--scale", metavar="F", help="a factor on top of the unit, such as 25.4 or 40/96")
+    if scaling:
+        mend.add_argument("--scale", metavar="F", help="a factor on top of the unit, such as 25.4 or 40/96")
+    else:
+        mend.set_defaults(scale=None)
     mend.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed")
     mend.add_argument("--refit", metavar="MM", help="make arcs of runs of facets that leave them by no more")
     mend.add_argument("--arcs", metavar="MM", help="make tangent arcs of splines and ellipses, off by no more")
@@ -138,6 +177,10 @@ def _define(define: argparse.ArgumentParser) -> None:
 def _defining(define: argparse.ArgumentParser) -> None:
     define.add_argument("--unit", default="auto", choices=["auto", *MM_PER_UNIT], help="the unit that it is drawn in")
     define.add_argument("--tolerance", default="auto", metavar="auto|MM", help="largest gap that is closed before")
+    _stating(define)
+
+
+def _stating(define: argparse.ArgumentParser) -> None:
     define.add_argument("--level", default="0.05", metavar="MM", help="how far an end may be off what is read off")
     define.add_argument(
         "--angle", type=float, default=0.5, metavar="DEG", help="how far a line may be off its direction"
@@ -155,14 +198,22 @@ def _form(form: argparse.ArgumentParser) -> None:
     form.add_argument("-o", "--output", action="append", metavar="OUT", help="ends in .step, .stl, .3mf, .dxf or .svg")
     _reading(form, "--pixel-density")
     _defining(form)
+    form.add_argument(
+        "--views", choices=["auto", "first", "third"], help="fold the views of the drawing and make what they show"
+    )
+    _making(form)
+    form.add_argument(
+        "--strict", action="store_true", help="exit with 1 where something could not be made or is in doubt"
+    )
+    form.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _making(form: argparse.ArgumentParser) -> None:
     form.add_argument("--thickness", metavar="EXPR", help="raise all regions so high: a length or formula")
     form.add_argument(
         "--thickness-by", metavar="layer:A=3,layer:B=5", help="raise regions by the layer or role of their outline"
     )
     form.add_argument("--turn-about", metavar="X1,Y1,X2,Y2[,ANGLE]", help="turn all regions about a line (mm, degrees)")
-    form.add_argument(
-        "--views", choices=["auto", "first", "third"], help="fold the views of the drawing and make what they show"
-    )
     form.add_argument(
         "--fillet", action="append", default=[], metavar="RULE=R", help="round edges: upright=3, convex=1"
     )
@@ -170,10 +221,6 @@ def _form(form: argparse.ArgumentParser) -> None:
     form.add_argument(
         "--density", dest="material", metavar="NAME|KG_M3", help="what it is of: steel, aluminium... or a number"
     )
-    form.add_argument(
-        "--strict", action="store_true", help="exit with 1 where something could not be made or is in doubt"
-    )
-    form.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _cut(cut: argparse.ArgumentParser) -> None:

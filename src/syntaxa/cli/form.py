@@ -45,14 +45,29 @@ def formed_file(options: argparse.Namespace) -> FormRecord:
         job = mended_job(options, evaluator)
         if options.set:
             job, _ = defined_job(job, options, evaluator)
-        evaluation = evaluator.evaluate(job)
-        job, evaluation = _done(job, evaluation, evaluator, list(_making(options, evaluation.state)))
-        parts = evaluation.state.part(Formed)
-        job, evaluation = _done(job, evaluation, evaluator, list(_finishing(options, parts.bodies)))
+        if not is_asked(options):
+            raise UsageError(
+                "Nothing says what is to be made.",
+                suggestion="Give --thickness, --thickness-by, --turn-about or --views.",
+            )
+        job, evaluation = formed(job, options, evaluator)
         written, notes = _write(evaluation, outputs)
         return _record(evaluation.state.part(Formed), written, notes, time.perf_counter() - began)
     finally:
         solids.close()
+
+
+def is_asked(options: argparse.Namespace) -> bool:
+    """Whether the options say what bodies are to be made."""
+    return bool(options.views or options.thickness or options.thickness_by or options.turn_about)
+
+
+def formed(job: Job, options: argparse.Namespace, evaluator: Evaluator) -> tuple[Job, Evaluation]:
+    """The job with the bodies that the options ask for; raises UsageError where none of a kind can be made."""
+    evaluation = evaluator.evaluate(job)
+    job, evaluation = _done(job, evaluation, evaluator, list(_making(options, evaluation.state)))
+    bodies = evaluation.state.part(Formed).bodies
+    return _done(job, evaluation, evaluator, list(_finishing(options, bodies)))
 
 
 def in_doubt(record: FormRecord) -> bool:
@@ -100,7 +115,7 @@ def _outputs(options: argparse.Namespace) -> list[Path]:
 
 
 def _making(options: argparse.Namespace, state: State) -> Iterator[FormStep]:
-    """The steps that make bodies; raises UsageError where none is asked for."""
+    """The steps that make bodies."""
     sketches = [s.name for s in state.profiles()]
     if options.views:
         yield FoldViews(options.views)
@@ -111,10 +126,6 @@ def _making(options: argparse.Namespace, state: State) -> Iterator[FormStep]:
     if options.turn_about:
         axis, angle = _axis(options.turn_about)
         yield from (TurnRegions(f"Turn {k}", name, axis, end=angle) for k, name in enumerate(sketches, 1))
-    if not (options.views or options.thickness or options.thickness_by or options.turn_about):
-        raise UsageError(
-            "Nothing says what is to be made.", suggestion="Give --thickness, --thickness-by, --turn-about or --views."
-        )
 
 
 def _by(text: str) -> RaiseBy:

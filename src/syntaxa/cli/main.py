@@ -103,6 +103,14 @@ def _check(options: argparse.Namespace) -> int:
     return 1 if options.strict and done.check.wrong else 0
 
 
+def _sheet(options: argparse.Namespace) -> int:
+    from syntaxa.cli.sheet import in_doubt, print_sheet, sheet_file
+
+    done = sheet_file(options)
+    _say(done, options.json, lambda: print_sheet(done))
+    return 1 if options.strict and in_doubt(done) else 0
+
+
 def _sweep(options: argparse.Namespace) -> int:
     from syntaxa.cli.sweep import print_swept, swept_file
 
@@ -128,6 +136,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "form": _form,
     "cut": _cut,
     "check": _check,
+    "sheet": _sheet,
     "sweep": _sweep,
     "run": _run_recipe,
 }

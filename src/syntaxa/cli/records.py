@@ -382,3 +382,42 @@ class CheckRecord(msgspec.Struct, frozen=True):
     cut_mm: float
     seconds: float
     lifts: int
+
+
+class SheetViewRecord(msgspec.Struct, frozen=True):
+    """A view on a sheet, and its box on the paper (mm)."""
+
+    name: str
+    box_mm: list[float]
+
+
+class NotCarriedRecord(msgspec.Struct, frozen=True):
+    """What could not be carried over, and why."""
+
+    type: str
+    count: int
+    why: str
+
+
+class DisagreeRecord(msgspec.Struct, frozen=True):
+    """A dimension that says something else than it measures (mm or degrees)."""
+
+    dimension: str
+    says: float
+    measures: float
+
+
+class SheetRecord(msgspec.Struct, frozen=True):
+    """syntaxa.sheet/1: of the first sheet, where there are several; lines and dimensions of all."""
+
+    schema: str
+    paper_mm: list[float]
+    scale: str
+    views: list[SheetViewRecord]
+    lines: int
+    dimensions: int
+    not_carried: list[NotCarriedRecord]
+    disagree: list[DisagreeRecord]
+    fonts: list[str]
+    outputs: list[str]
+    notes: list[str]

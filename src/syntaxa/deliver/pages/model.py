@@ -98,6 +98,10 @@ class Leaf:
         """Names of its layers, in the order in which they are met."""
         return list(dict.fromkeys(m.layer for m in self.marks))
 
+    def count_lines(self) -> int:
+        """How many lines are on it."""
+        return sum(isinstance(m, Stroke) for m in self.marks)
+
     def inked(self, ink: InkChoice) -> Leaf:
         """The same in colour, in greys, or all in black."""
         if ink == "colour":

@@ -33,8 +33,8 @@ FIRST, ROW, _ROWS, OVER = 10.0, 7.5, 14, 0.9
 _WAYS = tuple(math.radians(d) for d in (45, 135, 225, 315, 20, 160, 200, 340, 70, 110, 250, 290))
 _OUT = (8.0, 14.0, 22.0, 32.0)
 
-#: mm: how fine lines are looked at, and room round a text.
-_FINE, _ROOM = 0.2, 0.5
+#: mm: how fine lines are looked at, room round a text, and how far a text that was put by hand is pushed at a time.
+_FINE, _ROOM, _PUSH = 0.2, 0.5, 5.0
 
 LAYER = "dimensions"
 
@@ -78,7 +78,7 @@ def dimension_marks(dimensions: Sequence[Dimensioned], by: Transform, room: Room
     crowded: list[str] = []
     for one in sorted(dimensions, key=lambda d: (d.place is None, _size(d.span), d.name)):
         span = _on_paper(one.span, by)
-        places = [by.point(one.place)] if one.place is not None else list(_places(span, room.box))
+        places = list(_places(span, room.box) if one.place is None else _along(span, by.point(one.place)))
         found = None
         for place in places:
             drawn = figure(span, place)
@@ -123,6 +123,19 @@ def _places(span: Span, box: Box) -> Iterator[Point]:
     elif isinstance(span, Sweeping):
         for out in (12.0, 18.0, 26.0, 36.0):
             yield polar(span.vertex, out, span.start + span.sweep / 2)
+
+
+def _along(span: Span, place: Point) -> Iterator[Point]:
+    """Where a text was put by hand, and what it may be pushed to: along its line, or round its rim."""
+    yield place
+    for k in range(1, 7):
+        for side in (1, -1):
+            if isinstance(span, Straightly):
+                yield polar(place, side * k * _PUSH, span.way)
+            else:
+                middle = span.centre if isinstance(span, Roundly) else span.vertex
+                away = place - middle
+                yield polar(middle, away.length, away.angle + side * k * _PUSH / max(away.length, _PUSH))
 
 
 def _beside(span: Straightly, box: Box, middle: Point) -> Iterator[Point]:

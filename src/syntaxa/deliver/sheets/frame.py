@@ -69,17 +69,19 @@ def framed(paper: Paper, frame: str, fields: Mapping[str, str], method: Method) 
             f"The title block of {width:g} x {height:g} mm does not fit on {paper.name}.",
             suggestion="Take larger paper or another frame.",
         )
-    marks = (*_border(paper, room), *_reference(paper, room), *moved(block, own))
-    return Framed(marks, room, (room[2] - width, room[1], room[2], room[1] + height))
+    box = (room[2] - width, room[1], room[2], room[1] + height)
+    return Framed((*_border(paper, room, box), *_reference(paper, room), *moved(block, own)), room, box)
 
 
-def _border(paper: Paper, room: Box) -> Iterator[Mark]:
+def _border(paper: Paper, room: Box, block: Box) -> Iterator[Mark]:
+    """Frame, centring marks, which stay out of the title block, and trimming marks."""
     left, low, right, high = room
     corners = (Point(left, low), Point(right, low), Point(right, high), Point(left, high))
     yield Stroke(Polyline(corners, (0.0,) * 4, True), Pen(_WIDE), LAYER)
     x, y = paper.width / 2, paper.height / 2
+    into = 0.0 if block[0] <= x else _INTO
     for a, b in (
-        (Point(x, low - _STRIP), Point(x, low + _INTO)), (Point(x, high + _STRIP), Point(x, high - _INTO)),
+        (Point(x, low - _STRIP), Point(x, low + into)), (Point(x, high + _STRIP), Point(x, high - _INTO)),
         (Point(left - _STRIP, y), Point(left + _INTO, y)), (Point(right + _STRIP, y), Point(right - _INTO, y)),
     ):  # fmt: skip
         yield Stroke(Line(a, b), Pen(_WIDE), LAYER)

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+import math
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from syntaxa.deliver.pages.model import Leaf, Mark, Pen, Stroke, Words, box_of, moved
@@ -12,17 +13,17 @@ from syntaxa.deliver.sheets.frame import Framed, framed
 from syntaxa.deliver.sheets.laying import Laid, laid_out
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Note, Sheet, Sheets
 from syntaxa.deliver.sheets.papers import paper_of, scale_of, scale_text
-from syntaxa.deliver.sheets.tables import hole_table, part_table
+from syntaxa.deliver.sheets.tables import Table, hole_table, part_table
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import QUIET, Context
 from syntaxa.form.part import Formed
-from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Line
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
-#: mm: height of what a view is called, and how far a centre mark reaches beyond its circle.
-_TITLE, _REACH = 5.0, 3.0
+#: mm: height of what a view is called, how far a centre mark reaches beyond its circle, and between tables.
+_TITLE, _REACH, _BETWEEN = 5.0, 3.0, 4.0
 
 #: mm by which a view may reach over the frame by rounding.
 _HAIR = 1e-6
@@ -68,17 +69,19 @@ def made_sheet(
     contents = [(view, sources.content(view)) for view in sheet.views]
     # Where things go depends on the frame alone, and not on what stands in its fields.
     empty = framed(paper, sheet.frame, {}, sheet.method)
-    scale, laid = laid_out(contents, empty.room, empty.block, scale_of(sheet.scale), sheet.method)
+    tables = list(_tables(sheet, state))
+    room = _beside_tables(empty.room, tables)
+    scale, laid = laid_out(contents, room, empty.block, scale_of(sheet.scale), sheet.method)
     frame = framed(paper, sheet.frame, _fields(sheet, state, scale, paper.name, job), sheet.method)
     marks: list[Mark] = [*frame.marks]
     crowded: list[str] = []
     count = 0
     for one in laid:
-        shown, left = _view_marks(one, titled=len(laid) > 1, differs=one.scale != scale)
+        shown, left = _view_marks(one, titled=len(laid) > 1, differs=one.scale != scale, numbered=sheet.holes)
         marks += shown
         crowded += left
         count += len(one.content.dimensions)
-    marks += _tables(sheet, state, frame)
+    marks += _table_marks(tables, frame)
     for note in sheet.notes:
         marks += _note_marks(note)
     leaf = Leaf(paper.width, paper.height, tuple(marks), job or sheet.name).inked(sheet.ink)
@@ -117,12 +120,14 @@ def _fields(sheet: Sheet, state: State, scale: float, paper: str, job: str) -> M
 # ---------------------------------------------------------------------- views
 
 
-def _view_marks(one: Laid, *, titled: bool, differs: bool) -> tuple[list[Mark], list[str]]:
+def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tuple[list[Mark], list[str]]:
     """(a view with its dimensions, centre marks and title; dimensions without a free place)."""
     by = _onto_paper(one)
     marks = list(moved(one.content.marks, by))
     room = Room.of(marks, box_of(marks) or one.box)
     centres = list(_centre_marks(one.content, by))
+    if numbered:
+        centres += _hole_numbers(one.content, by)
     dimensions, crowded = dimension_marks(one.content.dimensions, by, room)
     marks += [*centres, *dimensions]
     if titled:
@@ -157,20 +162,37 @@ def _centre_marks(content: Content, by: Transform) -> Iterator[Mark]:
             yield Stroke(line, pen, "centre-lines")
 
 
+def _hole_numbers(content: Content, by: Transform) -> Iterator[Mark]:
+    """The number that each circle has in the table of holes, beside its rim."""
+    ordered = sorted((c.x, c.y, 2 * r) for c, r in content.centres)
+    for n, (x, y, across) in enumerate(ordered, 1):
+        at = polar(by.point(Point(x, y)), by.scale * across / 2 + 1.5, 0.35 * math.pi)
+        yield Words(str(n), at, 2.5, 0.0, "left", 0, "tables")
+
+
 # ---------------------------------------------------------------------- what stands beside
 
 
-def _tables(sheet: Sheet, state: State, frame: Framed) -> Iterator[Mark]:
+def _tables(sheet: Sheet, state: State) -> Iterator[Table]:
+    if sheet.holes:
+        yield hole_table(state)
+    if sheet.parts:
+        yield part_table(state)
+
+
+def _beside_tables(room: Box, tables: Sequence[Table]) -> Box:
+    """The room for views: tables have the right edge to themselves."""
+    wide = max((t.width for t in tables), default=0.0)
+    return (room[0], room[1], room[2] - wide - (_BETWEEN if wide else 0.0), room[3])
+
+
+def _table_marks(tables: Sequence[Table], frame: Framed) -> Iterator[Mark]:
     """Tables in the upper right corner of the frame, one under the other."""
     top = Point(frame.room[2], frame.room[3])
-    for table in (
-        hole_table(state) if sheet.holes else None,
-        part_table(state) if sheet.parts else None,
-    ):  # fmt: skip
-        if table is not None:
-            marks, height = table.marks(top)
-            yield from marks
-            top = Point(top.x, top.y - height - 4.0)
+    for table in tables:
+        marks, height = table.marks(top)
+        yield from marks
+        top = Point(top.x, top.y - height - _BETWEEN)
 
 
 def _note_marks(note: Note) -> Iterator[Mark]:

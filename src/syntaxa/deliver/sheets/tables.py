@@ -41,13 +41,26 @@ class Table:
         writer.writerows(self.rows)
         return out.getvalue().encode()
 
-    def marks(self, corner: Point) -> tuple[list[Mark], float]:
-        """(lines and words, height in mm) of the table whose upper right corner is there."""
+    def _shown(self) -> list[tuple[str, ...]]:
+        """Heads and rows as they stand on a sheet."""
         shown = [self.heads, *self.rows[:_MOST]]
         if len(self.rows) > _MOST:
             more = f"and {len(self.rows) - _MOST} more"
             shown.append((more, *("" for _ in self.heads[1:])))
-        wide = [max(width_of(row[k], _LETTER) for row in shown) + 2 * _SIDE for k in range(len(self.heads))]
+        return shown
+
+    def _widths(self) -> list[float]:
+        shown = self._shown()
+        return [max(width_of(row[k], _LETTER) for row in shown) + 2 * _SIDE for k in range(len(self.heads))]
+
+    @property
+    def width(self) -> float:
+        """How wide it is on a sheet (mm)."""
+        return sum(self._widths())
+
+    def marks(self, corner: Point) -> tuple[list[Mark], float]:
+        """(lines and words, height in mm) of the table whose upper right corner is there."""
+        shown, wide = self._shown(), self._widths()
         left, high = corner.x - sum(wide), len(shown) * _ROW
         marks = list(self._cells(shown, wide, left, corner.y))
         stops = [left]
