@@ -42,6 +42,7 @@ def parser() -> argparse.ArgumentParser:
     _cut(commands.add_parser("cut", help="cut profiles: write a program, read it again, and say what the part will be"))
     _check(commands.add_parser("check", help="play any program on the bench machine, and say what is wrong with it"))
     _sheet(commands.add_parser("sheet", help="put profiles, the drawing or views of bodies on a sheet of paper"))
+    _pack(commands.add_parser("pack", help="put everything that leaves the house into one package"))
     _run(commands.add_parser("run", help="do the steps of a recipe on many drawings"))
     return top
 
@@ -99,9 +100,14 @@ def read_options(options: argparse.Namespace) -> ReadOptions:
 def _mend(mend: argparse.ArgumentParser) -> None:
     mend.add_argument("file", metavar="FILE")
     _reading(mend)
-    mend.add_argument("-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf or .svg")
+    mend.add_argument(
+        "-o", "--output", required=True, action="append", metavar="OUT", help="ends in .dxf, .svg, .pdf or .png"
+    )
     _mending(mend)
-    mend.add_argument("--release", default="R2018", choices=["R12", "R2018"], help="of the DXF that is written")
+    mend.add_argument(
+        "--release", default="R2018", choices=["R12", "R2000", "R2010", "R2018"], help="of the DXF that is written"
+    )
+    mend.add_argument("--beside", action="store_true", help="dimensions, texts and hatches go out in the DXF, too")
     mend.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
     mend.add_argument("--report", metavar="FILE", help="write an account of the mending as .html or .json")
     mend.add_argument("--budget", metavar="MM", help="how far anything may be moved; beyond it the report says so")
@@ -165,7 +171,7 @@ def _define(define: argparse.ArgumentParser) -> None:
     define.add_argument("file", metavar="FILE")
     _reading(define)
     define.add_argument(
-        "-o", "--output", action="append", metavar="OUT", help="ends in .dxf or .svg; a folder for variants"
+        "-o", "--output", action="append", metavar="OUT", help="ends in .dxf, .svg, .pdf or .png; a folder for variants"
     )
     _defining(define)
     define.add_argument("--variants", metavar="TABLE.csv", help="a drawing for each row, into the folder given with -o")
@@ -223,6 +229,26 @@ def _making(form: argparse.ArgumentParser) -> None:
     )
 
 
+def _pack(pack: argparse.ArgumentParser) -> None:
+    pack.add_argument("file", metavar="FILE", help="a drawing, or a job that ends in .sxj")
+    pack.add_argument("-o", "--output", required=True, metavar="OUT.zip")
+    pack.add_argument(
+        "--with", dest="kinds", metavar="dxf,svg,pdf,step,nc,account",
+        help="what is in it: formats, sheets, nc, setup, account, received; else all that there is",
+    )  # fmt: skip
+    pack.add_argument(
+        "--names", default="{job}", metavar="PATTERN", help="of the files, with {job}, {sketch}, {rev} and {kind}"
+    )
+    pack.add_argument("--rev", default="", metavar="TEXT", help="what stands for {rev}")
+    pack.add_argument("--output-unit", default="mm", choices=["mm", "cm", "m", "in", "ft"], help="of the DXF")
+    pack.add_argument("--beside", action="store_true", help="dimensions, texts and hatches go out in the DXF, too")
+    _whole(pack)
+    pack.add_argument("--views", choices=["auto", "first", "third"], help="fold the drawing's own views")
+    pack.add_argument("--machine", default="", metavar="NAME|FILE", help="cut the profiles on this machine, too")
+    _cutting(pack, "--stock-thickness")
+    pack.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
 def _cut(cut: argparse.ArgumentParser) -> None:
     cut.add_argument("file", metavar="FILE")
     cut.add_argument(
@@ -232,10 +258,20 @@ def _cut(cut: argparse.ArgumentParser) -> None:
     _reading(cut)
     _mending(cut)
     _machine(cut)
+    _cutting(cut, "--thickness")
+    cut.add_argument("--file-per-tool", action="store_true", help="write a program for each tool")
+    cut.add_argument("--setup", metavar="FILE.html", help="write a setup sheet: stock, zero, tools, order, times")
+    cut.add_argument("--strict", action="store_true", help="exit with 1 where something is wrong, or the unit in doubt")
+    cut.add_argument("--json", action="store_true", help="print JSON and nothing else")
+
+
+def _cutting(cut: argparse.ArgumentParser, thickness: str) -> None:
     cut.add_argument(
         "--tool", action="append", default=[], metavar="NAME|D=6|kerf=0.2", help="what cuts where nothing else is said"
     )
-    cut.add_argument("--thickness", default="3", metavar="EXPR", help="of the stock: a length or formula")
+    cut.add_argument(
+        thickness, dest="stock_thickness", default="3", metavar="EXPR", help="of the stock: a length or formula"
+    )
     cut.add_argument("--operations", metavar="FILE.toml", help="what is to be cut, and how")
     cut.add_argument("--margin", type=float, default=10.0, metavar="MM", help="of the stock round the parts")
     cut.add_argument(
@@ -253,10 +289,6 @@ def _cut(cut: argparse.ArgumentParser) -> None:
     )  # fmt: skip
     cut.add_argument("--grid", action="store_true", help="nest parts in boxes instead of by their shape")
     cut.add_argument("--tabs", type=int, metavar="N", help="tabs of each outline")
-    cut.add_argument("--file-per-tool", action="store_true", help="write a program for each tool")
-    cut.add_argument("--setup", metavar="FILE.html", help="write a setup sheet: stock, zero, tools, order, times")
-    cut.add_argument("--strict", action="store_true", help="exit with 1 where something is wrong, or the unit in doubt")
-    cut.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
 def _machine(command: argparse.ArgumentParser) -> None:

@@ -35,11 +35,9 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
     outputs = _outputs(options)
     evaluator = Evaluator()
     job, _, _ = mended(options, evaluator)
-    machine = _machine(options)
-    given = set_in(Path(options.operations)) if options.operations else None
-    nesting = _nesting(options)
-    for step in (*nesting, *_steps(options, machine, given)):
+    for step in cut_steps(options):
         job = job.with_step(step)
+    nesting = _nesting(options)
     evaluation = evaluator.evaluate(job)
     failed = [row.failed for row in evaluation.ledger if row.failed]
     if failed:
@@ -63,6 +61,12 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
         sum(d.verdict.lifts for d in done), checked([d.verdict for d in done]), written, notes,
         settled,
     )  # fmt: skip
+
+
+def cut_steps(options: argparse.Namespace) -> list[CutStep]:
+    """The steps of Cut that the options ask for."""
+    given = set_in(Path(options.operations)) if options.operations else None
+    return [*_nesting(options), *_steps(options, _machine(options), given)]
 
 
 def _nesting(options: argparse.Namespace) -> list[NestParts]:
@@ -193,7 +197,9 @@ def _steps(options: argparse.Namespace, machine: Machine, given: OperationSet | 
     if not tools and (given is None or any(o.settings.tool is None for o in given.operations)):
         tools = [plain_tool(machine, 0.2 if machine.is_flat else 6.0)]
     yield SetMachine(machine)
-    thickness = given.thickness if given and given.thickness and options.thickness == "3" else options.thickness
+    thickness = (
+        given.thickness if given and given.thickness and options.stock_thickness == "3" else options.stock_thickness
+    )
     material = given.material if given else ""
     yield SetStock(Stock(thickness, margin=options.margin, origin=options.zero, material=material))
     operations = given.operations if given else (Operation("Cut", "profile", Pick(), Settings(tabs=options.tabs)),)

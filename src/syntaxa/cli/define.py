@@ -34,7 +34,7 @@ from syntaxa.define.steps import BindDimensions, ReadOff
 from syntaxa.define.values import drives, driving, quantities_of, values_of
 from syntaxa.define.variants import variants_in
 from syntaxa.define.views import Definition, SketchFreedom, defined
-from syntaxa.deliver.write import ENDINGS, Output, deliver
+from syntaxa.deliver.write import ENDED, ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import length_in
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Step
@@ -140,7 +140,7 @@ def _outputs(options: argparse.Namespace) -> list[Path]:
         return outputs
     for path in outputs:
         if path.suffix.lower() not in ENDINGS:
-            raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
+            raise UsageError(f"{path.name} has no ending that can be written.", suggestion=f"End it in {ENDED}.")
     return outputs
 
 

@@ -111,6 +111,14 @@ def _sheet(options: argparse.Namespace) -> int:
     return 1 if options.strict and in_doubt(done) else 0
 
 
+def _pack(options: argparse.Namespace) -> int:
+    from syntaxa.cli.pack import pack_file, print_packed
+
+    done = pack_file(options)
+    _say(done, options.json, lambda: print_packed(done))
+    return 0
+
+
 def _sweep(options: argparse.Namespace) -> int:
     from syntaxa.cli.sweep import print_swept, swept_file
 
@@ -137,6 +145,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "cut": _cut,
     "check": _check,
     "sheet": _sheet,
+    "pack": _pack,
     "sweep": _sweep,
     "run": _run_recipe,
 }

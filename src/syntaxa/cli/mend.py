@@ -15,7 +15,7 @@ from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
 from syntaxa.deliver.out import put_out
-from syntaxa.deliver.write import ENDINGS, Output, deliver
+from syntaxa.deliver.write import ENDED, ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.drawing.step import Step
 from syntaxa.job.account import account_of, report_bytes
@@ -35,7 +35,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     outputs = [Path(o) for o in options.output]
     for path in outputs:
         if path.suffix.lower() not in ENDINGS:
-            raise UsageError(f"{path.name} has no ending that can be written.", suggestion="End it in .dxf or .svg.")
+            raise UsageError(f"{path.name} has no ending that can be written.", suggestion=f"End it in {ENDED}.")
     path = Path(options.file)
     evaluator = Evaluator()
     job, gap, unmended = mended(options, evaluator)
@@ -50,7 +50,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     if report is not None:
         accounted = account_of(job, path.stem, evaluator, budget)
         put_out(report, report_bytes(accounted, report.suffix.lower(), time.strftime("%d %B %Y, %H:%M")))
-    chosen = Output(options.output_unit, options.release)
+    chosen = Output(options.output_unit, options.release, beside=options.beside)
     notes = [f"{o.name}: {note}" for o in outputs for note in deliver(evaluation.state, o, chosen).notes]
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
     apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves(), gap)

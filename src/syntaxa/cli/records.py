@@ -421,3 +421,20 @@ class SheetRecord(msgspec.Struct, frozen=True):
     fonts: list[str]
     outputs: list[str]
     notes: list[str]
+
+
+class PackedFileRecord(msgspec.Struct, frozen=True):
+    """A file of a package."""
+
+    name: str
+    bytes: int
+    sha256: str
+
+
+class PackRecord(msgspec.Struct, frozen=True):
+    """syntaxa.pack/1."""
+
+    schema: str
+    files: list[PackedFileRecord]
+    outputs: list[str]
+    notes: list[str]

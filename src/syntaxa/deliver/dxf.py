@@ -1,4 +1,4 @@
-"""Profiles as DXF R12 or R2018: one layer a sketch, groups as blocks, the unit in the header, true arcs.
+"""Profiles as DXF R12, R2000, R2010 or R2018: one layer a sketch, groups as blocks, the unit in the header, true arcs.
 
 Roles that go out as data are extended data of the application SYNTAXA (DXF reference, group codes 1000 and up): for
 each role its name (1000) and the pieces that have it (1071), counted from 0.
@@ -22,6 +22,7 @@ from syntaxa.deliver.linetypes import DASHES
 from syntaxa.deliver.plan import Plan, Release
 from syntaxa.deliver.profiles import Mark, Profiles
 from syntaxa.drawing.names import Names
+from syntaxa.drawing.state import State
 from syntaxa.drawing.units import HEADER_CODE_OF_UNIT, MM_PER_UNIT
 from syntaxa.errors import DeliverError
 from syntaxa.geometry.rows import shape_of_rows
@@ -41,8 +42,11 @@ _APPLICATION = "SYNTAXA"
 _IMPERIAL = {"in", "ft", "yd", "mil"}
 
 
-def dxf_bytes(plan: Plan, unit: str, release: Release) -> tuple[bytes, tuple[str, ...]]:
-    """The file as bytes, lengths in the unit, and what the format could not hold as it was."""
+def dxf_bytes(plan: Plan, unit: str, release: Release, beside: State | None = None) -> tuple[bytes, tuple[str, ...]]:
+    """The file as bytes, lengths in the unit, and what the format could not hold as it was.
+
+    beside  whose dimensions, texts and hatches go out, too
+    """
     code = HEADER_CODE_OF_UNIT.get(unit)
     if code is None:
         raise DeliverError(f"A DXF header cannot say “{unit}”.", suggestion="Deliver in mm or in.")
@@ -61,13 +65,20 @@ def dxf_bytes(plan: Plan, unit: str, release: Release) -> tuple[bytes, tuple[str
         layer = writer.layer(block.contents[0]) if block.contents else "0"
         for place in block.places:
             space.add_blockref(content.name, (*writer.by.point(place),), {"layer": layer})
+    notes = writer.notes()
+    if beside is not None:
+        from syntaxa.deliver.dxf_notes import NotesWriter
+
+        more = NotesWriter(document, release, writer.by)
+        more.add(beside)
+        notes = (*notes, *more.notes())
     text = io.StringIO()
     document.write(text)
     written = text.getvalue()
     if release == "R12":
         # The release is older than the variable; readers pass over what they do not know, and most know this one.
         written = written.replace("  9\n$INSBASE\n", f"  9\n$INSUNITS\n 70\n{code:6d}\n  9\n$INSBASE\n", 1)
-    return document.encode(written), writer.notes()
+    return document.encode(written), notes
 
 
 class _Writer:

@@ -32,6 +32,15 @@ class Figures:
             self.open_runs + other.open_runs,
         )
 
+    def __str__(self) -> str:
+        closed = f"{self.contours} closed contour{'s' if self.contours != 1 else ''}"
+        if self.holes:
+            profiles = f"{self.profiles} profile{'s' if self.profiles != 1 else ''}"
+            closed += f" ({profiles}, {self.holes} hole{'s' if self.holes != 1 else ''})"
+        if self.open_runs:
+            closed += f" and {self.open_runs} open line{'s' if self.open_runs != 1 else ''}"
+        return closed
+
     @property
     def contours(self) -> int:
         """All closed contours."""

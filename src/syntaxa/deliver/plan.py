@@ -22,7 +22,7 @@ from syntaxa.geometry.transform import Transform
 from syntaxa.route.part import Group, Routed
 
 #: Versions of DXF that are written.
-Release = Literal["R12", "R2018"]
+Release = Literal["R12", "R2000", "R2010", "R2018"]
 
 #: How roles go out: their curves on layers of their own, as extended data (DXF) or attributes (SVG), or not at all.
 RolesAs = Literal["layers", "data", "none"]
