@@ -351,10 +351,10 @@ def test_profiles_are_written_and_said_so(qtbot, demo, settled, chosen, tmp_path
     demo.fix_all()
     settled()
     demo.show_stage(4)
-    demo.deliver._format.setCurrentIndex(1)
+    demo.deliver.files._format.setCurrentIndex(3)
     chosen.path = tmp_path / "clean"
-    qtbot.mouseClick(demo.deliver.write, Qt.MouseButton.LeftButton)
-    qtbot.waitUntil(lambda: demo.deliver._result.isVisible(), timeout=20_000)
+    qtbot.mouseClick(demo.deliver.files.write, Qt.MouseButton.LeftButton)
+    qtbot.waitUntil(lambda: demo.deliver.files._result.isVisible(), timeout=20_000)
     assert ezdxf.readfile(tmp_path / "clean.dxf").dxfversion == "AC1009"
 
 

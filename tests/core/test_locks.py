@@ -37,6 +37,8 @@ from syntaxa.define.steps import (
     SetDimension,
     SetParameter,
 )
+from syntaxa.deliver.sheets.model import Sheet
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet
 from syntaxa.drawing.codec import encoded, plain_of
 from syntaxa.drawing.model import Curve, Drawing, Layer
 from syntaxa.drawing.state import Excluded, Sketch, State, Taken
@@ -164,7 +166,7 @@ STEPS: tuple[Step, ...] = (
     SetOperation(Operation("O", "profile")), SetPick("O", Pick(sketches=("locked",))),
     EditOperations(("O",), Settings(tabs=2)),
     ListOperations(("O",)), SetPlace(Place("O", "locked/x", start=(1.0, 2.0))), OrderCuts("as listed"),
-    DropOperations(("O",)),
+    DropOperations(("O",)), SetSheet(Sheet()), DropSheets(("Sheet 1",)),
 )  # fmt: skip
 
 #: These place the whole drawing, what is locked with it; or take it in, before there is anything to lock.

@@ -33,6 +33,8 @@ from syntaxa.define.steps import (
     SetDimension,
     SetParameter,
 )
+from syntaxa.deliver.sheets.model import Sheet, SheetView
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step
@@ -158,6 +160,8 @@ STEPS: tuple[Step, ...] = (
     SetPlace(Place("Cut out", "Base/0", (1.0, 2.0), ((3.0, 4.0),), True, Settings(overcut=1.0))),
     OrderCuts("part by part", (("Cut out", "Base/0"),)),
     DropOperations(("Mark",)),
+    SetSheet(Sheet("Front", views=(SheetView("profiles", place=(100.0, 90.0)),), fields=(("title", "Pump"),))),
+    DropSheets(("Front",)),
 )
 
 

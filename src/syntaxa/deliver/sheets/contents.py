@@ -130,7 +130,7 @@ def _dimensions(state: State, names: set[str]) -> Iterator[Dimensioned]:
 
 def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Content:
     pens = {True: Pen(WIDE, _INK), False: Pen(NARROW, _INK, HIDDEN)}
-    drawn = [(s, seen) for s, seen in lines if seen or hidden]
+    drawn = _each_once(lines) if hidden else [(s, seen) for s, seen in _each_once(lines) if seen]
     # Hidden lines lie under those that are seen.
     marks = tuple(
         Stroke(shape, pens[seen], "visible" if seen else "hidden") for shape, seen in sorted(drawn, key=lambda d: d[1])
@@ -141,6 +141,17 @@ def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Con
     }  # fmt: skip
     centres = tuple((Point(x, y), r) for x, y, r in sorted(circles)) if view != "isometric" else ()
     return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), (), centres)
+
+
+def _each_once(lines: Sequence[tuple[Shape, bool]]) -> list[tuple[Shape, bool]]:
+    """Lines that lie on each other as one, which is seen where one of them is."""
+    found: dict[tuple[object, ...], tuple[Shape, bool]] = {}
+    for shape, seen in lines:
+        a, b = sorted((round(p.x, 4), round(p.y, 4)) for p in (shape.start, shape.end))
+        middle = shape.flattened(max(shape.length * 1e-3, 1e-6))
+        key = shape.kind, a, b, round(shape.length, 4), *(round(float(v), 3) for v in middle.mean(axis=0))
+        found[key] = (shape, seen or found.get(key, (shape, False))[1])
+    return list(found.values())
 
 
 # ---------------------------------------------------------------------- as received

@@ -73,8 +73,9 @@ def _cells(views: Sequence[SheetView], method: Method) -> list[tuple[int, int]]:
     cells = []
     for view in views:
         column, row = _THIRD.get(view.shows, (0, 0))
-        if method == "first" and view.shows != "isometric":
-            column, row = (-column if abs(column) == 1 else column), -row
+        if method == "first":
+            # What is seen from the right stands on the left; the slanting view keeps to the right.
+            column, row = (-column if view.shows in ("right", "left") else column), -row
         if view.shows not in _THIRD and taken:
             column, row = max(c for c, _ in taken) + 1, 0
         while (column, row) in taken:

@@ -50,7 +50,7 @@ class Made:
         """The same in sentences."""
         found = [f"{count} {kind}{'s' if count != 1 else ''}: {why}." for kind, count, why in self.lost]
         if self.outside:
-            found.append(f"Larger than the room on the paper: {', '.join(self.outside)}.")
+            found.append(f"Beyond the frame: {', '.join(self.outside)}.")
         if self.crowded:
             found.append(f"No free place was found for {len(self.crowded)} dimensions; drag them apart in Define.")
         return found

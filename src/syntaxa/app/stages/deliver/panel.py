@@ -1,162 +1,121 @@
-"""Deliver: the clean profiles go out."""
+"""The panel of Deliver: files one by one, sheets, and the package of everything."""
 
 from __future__ import annotations
 
-from pathlib import Path
-
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QHBoxLayout
+from PyQt6.QtWidgets import QTabWidget
 
 from syntaxa.app.session.session import Session
-from syntaxa.app.session.surveyed import surveyed
-from syntaxa.app.shell.panel import StagePanel
-from syntaxa.app.widgets.labels import button, cell, counted, label, set_role, table
-from syntaxa.deliver.figures import Figures, figures_of, total
-from syntaxa.deliver.plan import RolesAs
-from syntaxa.deliver.views import FIGURES
-from syntaxa.deliver.write import Delivered, FileUnit, Output
-from syntaxa.job.evaluate import in_doubt
-from syntaxa.measure.views import SIZE
+from syntaxa.app.shell.attempt import Attempt
+from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.stages.deliver.files_page import FilesPage
+from syntaxa.app.stages.deliver.handover_page import HandoverPage
+from syntaxa.app.stages.deliver.sheets_page import SheetsPage
+from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.deliver.sheets.views import SHEET, Shown
+from syntaxa.drawing.step import Step
 
-#: What can be written: title, ending, release.
-FORMATS: tuple[tuple[str, str, str], ...] = (
-    ("DXF R2018", ".dxf", "R2018"),
-    ("DXF R12", ".dxf", "R12"),
-    ("SVG, in millimetres", ".svg", "R2018"),
-)
-
-_UNITS: tuple[FileUnit, ...] = ("mm", "cm", "m", "in", "ft")
-
-#: How roles can go out.
-ROLES: tuple[tuple[str, RolesAs], ...] = (
-    ("as layers of their own", "layers"),
-    ("as data of the contours", "data"),
-    ("not at all", "none"),
-)
-
-
-def _held(whole: Figures) -> str:
-    """What a file holds, in words."""
-    parts = [counted(whole.contours, "closed contour")]
-    if whole.holes:
-        parts[0] += f" ({counted(whole.profiles, 'profile')}, {counted(whole.holes, 'hole')})"
-    if whole.open_runs:
-        parts.append(counted(whole.open_runs, "open line"))
-    return " and ".join(parts)
+#: Pages, in their order.
+FILES, SHEETS, PACKAGE = range(3)
 
 
 class DeliverPanel(StagePanel):
-    """Format, unit, what goes out, and what is still open."""
+    """Pages, and what can be written of each."""
 
     scrolls = False
 
-    deliver_wanted = pyqtSignal()
+    page_changed = pyqtSignal()
+    sheet_wanted = pyqtSignal()
+    all_sheets_wanted = pyqtSignal()
+    print_wanted = pyqtSignal()
+    pack_wanted = pyqtSignal()
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        self._format, self._unit = QComboBox(), QComboBox()
-        self._format.setAccessibleName("Format")
-        self._format.addItems([title for title, _, _ in FORMATS])
-        self._format.currentIndexChanged.connect(lambda _index: self.refresh())
-        self._unit.setAccessibleName("Unit of the file")
-        self._unit.addItems(_UNITS)
-        grid = QGridLayout()
-        grid.setHorizontalSpacing(10)
-        for k, (text, widget) in enumerate((("Format", self._format), ("Unit", self._unit))):
-            name = label(text, "dim")
-            name.setBuddy(widget)
-            grid.addWidget(name, k, 0)
-            grid.addWidget(widget, k, 1)
-        grid.setColumnStretch(1, 1)
-        self._roles = QComboBox()
-        self._roles.setAccessibleName("How roles go out")
-        for text, roles in ROLES:
-            self._roles.addItem(text, roles)
-        self._construction = QCheckBox("Construction sketches go out, too")
-        self._roles.currentIndexChanged.connect(lambda _index: self.refresh())
-        self._construction.clicked.connect(lambda _on: self.refresh())
-        self._size = label("", "figure")
-        grid.addWidget(label("Roles", "dim"), 2, 0)
-        grid.addWidget(self._roles, 2, 1)
-        grid.addWidget(self._construction, 3, 1)
-        grid.addWidget(label("Overall size", "dim"), 4, 0)
-        grid.addWidget(self._size, 4, 1)
-        self.body.addLayout(grid)
-        self._what = table("What goes out", ("Sketch", "Profiles", "Holes", "Open"), 0)
-        self.body.addWidget(self._what, 1)
-        self._state = label("", "warning", wrap=True)
-        self.body.addWidget(self._state)
-        self._result = label("", "good", wrap=True)
-        self._result.hide()
-        self.body.addWidget(self._result)
-        row = QHBoxLayout()
-        row.addStretch()
-        self.write = button("Write the file…", primary=True)
-        self.write.clicked.connect(self.deliver_wanted)
-        row.addWidget(self.write)
-        self.body.addLayout(row)
+        self._attempt = Attempt(session)
+        self._attempt.refused.connect(self.refuse)
+        self.files, self.sheets, self.package = FilesPage(session), SheetsPage(), HandoverPage()
+        self.files.changed.connect(self.refresh)
+        self.files.refused.connect(self.refuse)
+        self.sheets.wanted.connect(self.do)
+        self.sheets.refused.connect(self.refuse)
+        self.package.changed.connect(self.refresh)
+        self.tabs = QTabWidget()
+        self.tabs.setAccessibleName("What leaves the house")
+        for name, page in (("Files", self.files), ("Sheets", self.sheets), ("Package", self.package)):
+            self.tabs.addTab(page if page is self.files else scrolling(page), name)
+        self.tabs.currentChanged.connect(self._turned)
+        self._refused = label("", "warning", wrap=True)
+        self._refused.hide()
+        self.body.addWidget(self._refused)
+        self.body.addWidget(self.tabs, 1)
+        self.write_sheet = button("Write the sheet…", primary=True)
+        self.write_all = button("All sheets…", "Write all sheets, in one PDF or a file each")
+        self.print = button("Print…", "Print all sheets, with a preview")
+        self.write_sheet.clicked.connect(self.sheet_wanted)
+        self.write_all.clicked.connect(self.all_sheets_wanted)
+        self.print.clicked.connect(self.print_wanted)
+        self.pack = button("Write the package…", primary=True)
+        self.pack.clicked.connect(self.pack_wanted)
+        self.body.addLayout(row_of(self.print, self.write_all, None, self.write_sheet))
+        self.body.addLayout(row_of(None, self.pack))
+        self._show_buttons()
 
     @property
-    def ending(self) -> str:
-        """Ending of the chosen format."""
-        return FORMATS[self._format.currentIndex()][1]
+    def shows_sheet(self) -> bool:
+        """Whether the page of sheets is open, and there is one."""
+        return self.tabs.currentIndex() == SHEETS and self.sheets.sheet is not None
 
     @property
-    def output(self) -> Output:
-        """The choices for the writer."""
-        release = FORMATS[self._format.currentIndex()][2]
-        return Output(
-            _UNITS[self._unit.currentIndex()],
-            "R12" if release == "R12" else "R2018",
-            ROLES[self._roles.currentIndex()][1],
-            self._construction.isChecked(),
-        )
+    def job_name(self) -> str:
+        """What the job is called on sheets and in names of files."""
+        return self.session.files.name
 
-    def tell_written(self, path: Path, done: Delivered) -> None:
-        """Says what was written, and what the format could not hold as it was."""
-        whole = total(figures_of(done.plan))
-        self._result.setText(" ".join([f"Wrote {_held(whole)} to {path}.", *done.notes]))
-        self._result.show()
+    def shown(self) -> Shown | None:
+        """The chosen sheet as it would be written, if it is there."""
+        sheet = self.sheets.sheet
+        return None if sheet is None else self.session.view(SHEET, sheet.name, self.job_name)
 
     def refresh(self) -> None:
         state = self.session.state
         self.setEnabled(state is not None)
-        self._unit.setEnabled(self.ending == ".dxf")
         if state is None:
-            self._state.hide()
             return
-        size = self.session.view(SIZE)
-        self._size.setText(self.lengths.size(size[0]) if size else "…")
-        output = self.output
-        figures = self.session.view(FIGURES, output.roles, output.construction)
-        found = surveyed(self.session)
-        by_sketch = {f.sketch: f for f in figures or ()}
-        purposes = ("profile", "construction") if output.construction else ("profile",)
-        going = [s for s in state.sketches if s.purpose in purposes]
-        self._what.setRowCount(len(going))
-        for k, sketch in enumerate(going):
-            own = by_sketch.get(sketch.name, Figures(sketch.name))
-            self._what.setItem(k, 0, cell(sketch.name))
-            for column, count in enumerate((own.profiles, own.holes, own.open_runs), start=1):
-                self._what.setItem(k, column, cell("…" if figures is None else str(count), figure=True))
-        self.write.setEnabled(bool(going))
-        self._state.setVisible(found is not None and figures is not None)
-        if found is not None and figures is not None:
-            whole = total(figures)
-            text = f"{_held(whole)} would be written."
-            left = [f for f in found.faults if f.remedy and not f.by_choice]
-            if left:
-                text += f" {counted(len(left), 'finding')} can still be fixed; see Mend."
-            doubt = self._unit_in_doubt()
-            if doubt:
-                text = f"The unit is in doubt; see Measure. {text}"
-            self._state.setText(text)
-            set_role(self._state, "warning" if left or doubt or whole.open_runs else "good")
+        self.files.lengths = self.lengths
+        page = self.tabs.currentIndex()
+        if page == FILES:
+            self.files.show_state(state)
+        elif page == SHEETS:
+            self.sheets.show_state(state)
+            self.sheets.tell(self.shown())
+        else:
+            self.pack.setEnabled(self.package.show_state(state, self.job_name, self.files.output))
+        self._show_buttons()
 
-    def _unit_in_doubt(self) -> bool:
-        evaluation, job = self.session.evaluation, self.session.job
-        return evaluation is not None and job is not None and bool(in_doubt(job, evaluation))
+    def _show_buttons(self) -> None:
+        page = self.tabs.currentIndex()
+        shown = self.shown() if page == SHEETS else None
+        for widget in (self.write_sheet, self.write_all, self.print):
+            widget.setVisible(page == SHEETS)
+            widget.setEnabled(shown is not None and shown.made is not None)
+        self.pack.setVisible(page == PACKAGE)
+
+    def _turned(self, _page: int) -> None:
+        self._refused.hide()
+        self.refresh()
+        self.page_changed.emit()
+
+    def do(self, steps: tuple[Step, ...]) -> None:
+        """Does steps as one change; one that cannot be is taken back, and why is told."""
+        self._refused.hide()
+        self._attempt.do(*steps)
+
+    def refuse(self, sentence: str) -> None:
+        """Says why something cannot be."""
+        self._refused.setText(sentence)
+        self._refused.show()
 
     def forget_result(self) -> None:
-        """What was written no longer is what is shown."""
-        self._result.hide()
+        """What was written or refused no longer is about what is shown."""
+        self.files.forget_result()
+        self._refused.hide()

@@ -1,9 +1,13 @@
-"""Deliver: the clean profiles go out."""
+"""Deliver: what leaves the house."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import cached_property
+from pathlib import Path
 from typing import cast
+
+from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.regions import RegionsLayer
@@ -11,26 +15,38 @@ from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
-from syntaxa.app.stages.deliver.commands import ask_deliver, commands
-from syntaxa.app.stages.deliver.panel import DeliverPanel
+from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print, ask_sheets, commands
+from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
+from syntaxa.app.stages.deliver.sheet_view import SheetFront
+from syntaxa.deliver.sheets.views import PICTURE
 from syntaxa.job.recipe import Written
 
 
 class DeliverStage(Stage):
-    """Says what would go out, and writes it."""
+    """Says what would go out, shows sheets, and writes both."""
 
     name, title, icon = "deliver", "Deliver", "deliver"
-    purpose = "Closed contours with true arcs, one layer a sketch, at true size with the unit in the header."
+    keeps_ledger = True
+    purpose = "Files with true arcs at true size, sheets that can be printed and signed, and one package of everything."
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
         self._regions = RegionsLayer()
-        shell.session.opened.connect(self._forget)
+        #: Where the package was written last.
+        self.packed_to: Path | None = None
+        shell.session.opened.connect(self._opened)
         shell.session.history_changed.connect(self._forget)
 
     def make_panel(self) -> DeliverPanel:
         made = DeliverPanel(self.shell.session)
-        made.deliver_wanted.connect(lambda: ask_deliver(self))
+        made.files.deliver_wanted.connect(lambda: ask_deliver(self))
+        made.page_changed.connect(self._page_changed)
+        made.sheets.chosen.connect(self._show_sheet)
+        made.sheets.frame_wanted.connect(self._ask_frame)
+        made.sheet_wanted.connect(lambda: ask_sheets(self, False))
+        made.all_sheets_wanted.connect(lambda: ask_sheets(self, True))
+        made.print_wanted.connect(lambda: ask_print(self))
+        made.pack_wanted.connect(lambda: ask_pack(self))
         return made
 
     @property
@@ -44,16 +60,82 @@ class DeliverStage(Stage):
     def layers(self) -> Sequence[Layer]:
         return (self._regions,)
 
+    def front(self) -> QWidget | None:
+        return self.sheet if self.has_panel and self.own_panel.shows_sheet else None
+
+    def leave_front(self) -> None:
+        if self.has_panel:
+            self.own_panel.tabs.setCurrentIndex(FILES)
+
+    @cached_property
+    def sheet(self) -> SheetFront:
+        """The sheet in the canvas's place."""
+        made = SheetFront()
+        made.view.chosen.connect(self.own_panel.sheets.choose_view)
+        made.view.placed.connect(self.own_panel.sheets.place_view)
+        made.view.dots_wanted.connect(self._show_sheet)
+        return made
+
+    # ------------------------------------------------------------------ showing
+
     def refresh(self) -> None:
         found = surveyed(self.shell.session)
         self._regions.show(found.survey.regions if found is not None else ())
+        self.shell.front_changed.emit()
+        self._show_sheet()
+
+    def _page_changed(self) -> None:
+        self.shell.front_changed.emit()
+        self._show_sheet()
+
+    def _show_sheet(self) -> None:
+        """The chosen sheet as it would be written."""
+        panel = self.own_panel
+        sheet = panel.sheets.sheet
+        if not panel.shows_sheet or sheet is None:
+            return
+        panel.sheets.tell(panel.shown())
+        view = self.sheet.view
+        view.tokens = self.shell.dress.tokens
+        self.sheet.name.setText(sheet.name)
+        shown = panel.shown()
+        if shown is not None and shown.made is not None:
+            leaf = shown.made.leaf
+            view.show_sheet((leaf.width, leaf.height), shown.made.boxes)
+            view.show_picture(self.shell.session.view(PICTURE, sheet.name, panel.job_name, view.dots))
+        view.choose(panel.sheets.view_number)
+
+    def _ask_frame(self) -> None:
+        shell = self.shell
+        path = shell.choosers.open_cut(shell.window, "Choose a frame", shell.settings.values.folder, "Frames (*.svg)")
+        if path is not None:
+            self.own_panel.sheets.set_frame(path)
+
+    # ------------------------------------------------------------------ the rest
 
     def written(self) -> Written:
-        output = self.own_panel.output
-        return Written((self.own_panel.ending,), output.unit, output.release, output.roles, output.construction)
+        output = self.own_panel.files.output
+        ending = self.own_panel.files.format.ending
+        profiles = self.own_panel.files.format.holds == "profiles"
+        return Written(
+            (ending if profiles else ".dxf",), output.unit, output.release, output.roles, output.construction
+        )
 
     def walk(self) -> Sequence[WalkStep]:
-        return (("8-deliver", lambda: None),)
+        return (
+            ("8-deliver", lambda: None),
+            ("8-deliver-sheet", self._walk_sheet),
+            ("8-deliver-package", lambda: self.own_panel.tabs.setCurrentIndex(PACKAGE)),
+        )
+
+    def _walk_sheet(self) -> None:
+        self.own_panel.tabs.setCurrentIndex(SHEETS)
+        if self.own_panel.sheets.sheet is None:
+            self.own_panel.sheets.add()
+
+    def _opened(self) -> None:
+        self.packed_to = None
+        self._forget()
 
     def _forget(self) -> None:
         """What was written no longer is what is shown."""

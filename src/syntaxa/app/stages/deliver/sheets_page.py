@@ -1,0 +1,454 @@
+"""The page of sheets: paper, frame, scale, views, tables, and what stands in the title block."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from pathlib import Path
+
+import msgspec
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLineEdit, QVBoxLayout, QWidget
+
+from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
+from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.deliver.sheets.frame import template_fields
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets, SheetView
+from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, check_sheet
+from syntaxa.deliver.sheets.views import Shown
+from syntaxa.drawing.state import State
+from syntaxa.errors import DeliverError
+from syntaxa.form.part import Formed
+
+#: Pixels of height of the lists of sheets and of views.
+_SHEETS, _VIEWS = 98, 132
+
+_LIES = (("as usual", "usual"), ("upright", "upright"), ("across", "across"))
+_INKS = (("in colour", "colour"), ("in grey", "grey"), ("in black", "black"))
+_METHODS = (("first angle", "first"), ("third angle", "third"))
+
+#: Scales that are offered.
+_OFFERED = ("fit", *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
+
+
+class SheetsPage(QWidget):
+    """The fields; each change is a step."""
+
+    wanted = pyqtSignal(object)
+    refused = pyqtSignal(str)
+    #: Another sheet, or another view of it, was chosen.
+    chosen = pyqtSignal()
+    frame_wanted = pyqtSignal()
+    write_wanted = pyqtSignal()
+    print_wanted = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._state: State | None = None
+        self._name = ""
+        self._fields: dict[str, QLineEdit] = {}
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 8, 0, 0)
+        column.setSpacing(7)
+        self.list = RowsView(
+            "Sheets",
+            (
+                Column("Sheet", lambda s: s.name, figure=False),
+                Column("Paper", lambda s: s.paper, figure=False),
+                Column("Scale", lambda s: s.scale),
+                Column("Views", lambda s: str(len(s.views))),
+            ),
+        )
+        self.list.setFixedHeight(_SHEETS)
+        self.list.selection().selectionChanged.connect(lambda *_: self._select())
+        column.addWidget(self.list)
+        add, self.drop = (
+            button("Add a sheet", "A sheet with views of the bodies, or of the profiles where there are none", True),
+            button("Remove", "Take the chosen sheet out"),
+        )
+        add.clicked.connect(self.add)
+        self.drop.clicked.connect(self._drop)
+        column.addLayout(row_of(add, self.drop, None))
+        self.says = lines_kept(label("", "dim", wrap=True), 2)
+        column.addWidget(self.says)
+        self._body = QWidget()
+        inside = QVBoxLayout(self._body)
+        inside.setContentsMargins(0, 0, 0, 0)
+        inside.setSpacing(7)
+        inside.addLayout(self._make_paper())
+        inside.addWidget(label("Views", "heading"))
+        self._make_views(inside)
+        inside.addWidget(label("Title block", "heading"))
+        self._block = QFormLayout()
+        self._block.setHorizontalSpacing(8)
+        self._block.setVerticalSpacing(5)
+        inside.addLayout(self._block)
+        column.addWidget(self._body)
+        column.addStretch(1)
+
+    def _make_paper(self) -> QGridLayout:
+        self.paper, self.scale = roomy(QComboBox()), roomy(QComboBox())
+        for combo, texts, name in ((self.paper, PAPERS, "Paper"), (self.scale, _OFFERED, "Scale of the sheet")):
+            combo.setEditable(True)
+            combo.setInsertPolicy(QComboBox.InsertPolicy.NoInsert)
+            combo.addItems(texts)
+            combo.setAccessibleName(name)
+        self.paper.setToolTip("A paper, or width x height in mm")
+        self.paper.activated.connect(lambda _k: self._set(paper=self.paper.currentText().strip()))
+        self.scale.activated.connect(lambda _k: self._set(scale=self.scale.currentText().strip()))
+        for combo, key in ((self.paper, "paper"), (self.scale, "scale")):
+            line = combo.lineEdit()
+            assert line is not None, "it can be typed in"
+            line.editingFinished.connect(lambda combo=combo, key=key: self._set(**{key: combo.currentText().strip()}))
+        self.lies, self.ink, self.method = roomy(QComboBox()), roomy(QComboBox()), roomy(QComboBox())
+        for combo, rows, key, name in (
+            (self.lies, _LIES, "lies", "How the paper lies"), (self.ink, _INKS, "ink", "Ink"),
+            (self.method, _METHODS, "method", "How views of bodies lie"),
+        ):  # fmt: skip
+            for text, data in rows:
+                combo.addItem(text, data)
+            combo.setAccessibleName(name)
+            combo.activated.connect(lambda k, combo=combo, key=key: self._set(**{key: combo.itemData(k)}))
+        self.frame = roomy(QComboBox())
+        self.frame.setAccessibleName("Frame")
+        for text, data in (("ISO 5457, with title block", "iso"), ("none", "none"), ("from a file…", "")):
+            self.frame.addItem(text, data)
+        self.frame.activated.connect(self._frame_chosen)
+        self.holes, self.parts = QCheckBox("Table of holes"), QCheckBox("Table of bodies")
+        self.holes.clicked.connect(lambda on: self._set(holes=on))
+        self.parts.clicked.connect(lambda on: self._set(parts=on))
+        self.title = QLineEdit()
+        self.title.setAccessibleName("Name of the sheet")
+        self.title.editingFinished.connect(self._rename)
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(8)
+        grid.setVerticalSpacing(5)
+        named: tuple[tuple[str, QWidget], ...] = (
+            ("Name", self.title), ("Paper", self.paper), ("Lies", self.lies), ("Scale", self.scale),
+            ("Frame", self.frame), ("Views lie by", self.method), ("Printed", self.ink),
+        )  # fmt: skip
+        for k, (text, widget) in enumerate(named):
+            title = label(text, "dim")
+            title.setBuddy(widget)
+            grid.addWidget(title, k, 0)
+            grid.addWidget(widget, k, 1)
+        grid.addLayout(row_of(self.holes, self.parts, None), len(named), 1)
+        grid.setColumnStretch(1, 1)
+        return grid
+
+    def _make_views(self, column: QVBoxLayout) -> None:
+        self.views = RowsView(
+            "Views on the sheet",
+            (
+                Column("View", lambda v: view_name(v), figure=False),
+                Column("Scale", lambda v: v.scale or "of the sheet"),
+                Column("Place", lambda v: "laid out" if v.place is None else f"{v.place[0]:g}, {v.place[1]:g}"),
+            ),
+        )
+        self.views.setFixedHeight(_VIEWS)
+        self.views.selection().selectionChanged.connect(lambda *_: self._view_selected())
+        column.addWidget(self.views)
+        self.kind = roomy(QComboBox())
+        self.kind.setAccessibleName("View to be added")
+        more, less, lay = (
+            button("Add", "Add this view"),
+            button("Remove", "Take the chosen view off the sheet"),
+            button("Lay out", "All views go back to where the sheet lays them"),
+        )
+        more.clicked.connect(self._add_view)
+        less.clicked.connect(self._drop_view)
+        lay.clicked.connect(self._lay_out)
+        column.addLayout(row_of(self.kind, more))
+        self.view_scale = roomy(QComboBox())
+        self.view_scale.setEditable(True)
+        self.view_scale.addItems(("of the sheet", *_OFFERED[1:]))
+        self.view_scale.setAccessibleName("Scale of the view")
+        self.view_scale.activated.connect(lambda _k: self._set_view_scale())
+        self.hidden, self.dimensions = QCheckBox("Hidden lines"), QCheckBox("Dimensions")
+        self.hidden.clicked.connect(lambda on: self._set_view(hidden=on))
+        self.dimensions.clicked.connect(lambda on: self._set_view(dimensions=on))
+        self._one = QWidget()
+        grid = QGridLayout(self._one)
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.addWidget(label("Its scale", "dim"), 0, 0)
+        grid.addWidget(self.view_scale, 0, 1)
+        grid.addLayout(row_of(self.hidden, self.dimensions, None), 1, 1)
+        grid.setColumnStretch(1, 1)
+        column.addLayout(row_of(less, lay, None))
+        column.addWidget(self._one)
+
+    # ------------------------------------------------------------------ showing
+
+    @property
+    def sheet(self) -> Sheet | None:
+        """The chosen sheet."""
+        sheets = self._state.part(Sheets).sheets if self._state is not None else ()
+        return next((s for s in sheets if s.name == self._name), None)
+
+    @property
+    def view_number(self) -> int:
+        """The number of the chosen view, -1 for none."""
+        return self.views.chosen_row()
+
+    def show_state(self, state: State) -> None:
+        """The sheets of a job."""
+        self._state = state
+        sheets = state.part(Sheets).sheets
+        if self.sheet is None:
+            self._name = sheets[-1].name if sheets else ""
+        selection = self.list.selection()
+        selection.blockSignals(True)
+        self.list.model_.show_rows(sheets)
+        at = next((k for k, s in enumerate(sheets) if s.name == self._name), -1)
+        if at >= 0:
+            self.list.selectRow(at)
+        selection.blockSignals(False)
+        kinds = [*_kinds(state)]
+        if [self.kind.itemData(k) for k in range(self.kind.count())] != kinds:
+            self.kind.clear()
+            for shows in kinds:
+                self.kind.addItem(view_name(SheetView(shows)), shows)
+        self._show_sheet()
+
+    def _show_sheet(self) -> None:
+        sheet = self.sheet
+        self._body.setVisible(sheet is not None)
+        self.drop.setEnabled(sheet is not None)
+        if sheet is None:
+            self.says.setText("Add a sheet: paper, frame and title block, with views of what the job has come to.")
+            set_role(self.says, "dim")
+            return
+        for line, text in ((self.title, sheet.name), (self.paper.lineEdit(), sheet.paper),
+                           (self.scale.lineEdit(), sheet.scale)):  # fmt: skip
+            if line is not None and not (line.hasFocus() and line.isModified()):
+                line.setText(text)
+                line.setModified(False)
+        for combo, value in ((self.lies, sheet.lies), (self.ink, sheet.ink), (self.method, sheet.method)):
+            combo.setCurrentIndex(max(combo.findData(value), 0))
+        own = self.frame.findData(sheet.frame)
+        if own < 0:
+            self.frame.insertItem(2, Path(sheet.frame).name, sheet.frame)
+            own = 2
+        self.frame.setCurrentIndex(own)
+        self.holes.setChecked(sheet.holes)
+        self.parts.setChecked(sheet.parts)
+        at = self.views.chosen_row()
+        selection = self.views.selection()
+        selection.blockSignals(True)
+        self.views.model_.show_rows(sheet.views)
+        if 0 <= at < len(sheet.views):
+            self.views.selectRow(at)
+        selection.blockSignals(False)
+        self._show_view()
+        self._show_fields(sheet)
+
+    def _show_view(self) -> None:
+        sheet, at = self.sheet, self.view_number
+        view = sheet.views[at] if sheet is not None and 0 <= at < len(sheet.views) else None
+        self._one.setVisible(view is not None)
+        if view is None:
+            return
+        self.view_scale.setCurrentText(view.scale or "of the sheet")
+        body = view.shows in BODY_VIEWS
+        self.hidden.setVisible(body)
+        self.dimensions.setVisible(view.shows.startswith("profiles"))
+        self.hidden.setChecked(view.hidden)
+        self.dimensions.setChecked(view.dimensions)
+
+    def _show_fields(self, sheet: Sheet) -> None:
+        """A line for each field that the frame has."""
+        try:
+            names = template_fields(sheet.frame)
+        except DeliverError as error:
+            names = []
+            self.refused.emit(str(error))
+        if list(self._fields) != names:
+            while self._block.rowCount():
+                self._block.removeRow(0)
+            self._fields = {}
+            for name in names:
+                line = QLineEdit()
+                line.setAccessibleName(f"Title block: {name}")
+                line.setPlaceholderText("as the job says" if name in _KNOWN else "")
+                line.editingFinished.connect(lambda name=name, line=line: self._field_typed(name, line))
+                self._block.addRow(label(name.capitalize(), "dim"), line)
+                self._fields[name] = line
+        given = dict(sheet.fields)
+        for name, line in self._fields.items():
+            if not (line.hasFocus() and line.isModified()):
+                line.setText(given.get(name, ""))
+                line.setModified(False)
+
+    def tell(self, shown: Shown | None) -> None:
+        """What is to be known of the chosen sheet."""
+        if self.sheet is None:
+            return
+        if shown is None:
+            text, role = "Laying out…", "dim"
+        elif shown.made is None:
+            text, role = shown.why, "warning"
+        else:
+            told = shown.made.told()
+            size = f"{shown.made.leaf.width:g} x {shown.made.leaf.height:g} mm at {scale_text(shown.made.scale)}"
+            text, role = (" ".join(told), "warning") if told else (f"✓ {size}; everything has room.", "dim")
+        self.says.setText(text)
+        set_role(self.says, role)
+
+    # ------------------------------------------------------------------ doing
+
+    def add(self) -> None:
+        """Adds a sheet: views of the bodies, or of the profiles where there are none."""
+        if self._state is None:
+            return
+        sheets = self._state.part(Sheets).sheets
+        taken = {s.name for s in sheets}
+        name = next(n for k in range(1, len(taken) + 2) if (n := f"Sheet {k}") not in taken)
+        before = sheets[-1] if sheets else Sheet()
+        self._name = name
+        made = msgspec.structs.replace(before, name=name, views=_first_views(self._state), notes=(), scale="fit")
+        self.wanted.emit((SetSheet(made),))
+
+    def _drop(self) -> None:
+        if self.sheet is not None:
+            self.wanted.emit((DropSheets((self._name,)),))
+
+    def _select(self) -> None:
+        at = self.list.chosen_row()
+        sheets = self._state.part(Sheets).sheets if self._state is not None else ()
+        if 0 <= at < len(sheets):
+            self._name = sheets[at].name
+            self._show_sheet()
+            self.chosen.emit()
+
+    def _view_selected(self) -> None:
+        self._show_view()
+        self.chosen.emit()
+
+    def choose_view(self, number: int) -> None:
+        """A view was chosen on the sheet."""
+        selection = self.views.selection()
+        selection.blockSignals(True)
+        if number >= 0:
+            self.views.selectRow(number)
+        else:
+            self.views.clearSelection()
+        selection.blockSignals(False)
+        self._show_view()
+
+    def place_view(self, number: int, place: tuple[float, float]) -> None:
+        """A view was put somewhere on the sheet (mm)."""
+        self.choose_view(number)
+        self._set_view(place=place)
+
+    def _set(self, **changes: object) -> None:
+        sheet = self.sheet
+        if sheet is None:
+            return
+        changed = msgspec.structs.replace(sheet, **changes)
+        if changed == sheet:
+            return
+        try:
+            check_sheet(changed)
+        except DeliverError as error:
+            self.refused.emit(str(error))
+            for combo in (self.paper, self.scale):
+                line = combo.lineEdit()
+                if line is not None:
+                    line.setModified(False)
+            self._show_sheet()
+            return
+        self.wanted.emit((SetSheet(changed),))
+
+    def _rename(self) -> None:
+        sheet, name = self.sheet, self.title.text().strip()
+        if sheet is None or self._state is None or name == sheet.name:
+            return
+        if not name or self._state.part(Sheets).sheet(name) is not None:
+            self.refused.emit(f"There is a sheet “{name}” already." if name else "A sheet needs a name.")
+            self.title.setModified(False)
+            self._show_sheet()
+            return
+        self._name = name
+        self.wanted.emit((SetSheet(msgspec.structs.replace(sheet, name=name)), DropSheets((sheet.name,))))
+
+    def _frame_chosen(self, index: int) -> None:
+        frame = self.frame.itemData(index)
+        if frame:
+            self._set(frame=frame)
+        else:
+            self.frame_wanted.emit()
+            self._show_sheet()
+
+    def set_frame(self, path: Path) -> None:
+        """The frame is that of a file."""
+        try:
+            template_fields(str(path))
+        except DeliverError as error:
+            self.refused.emit(str(error))
+            return
+        self._set(frame=str(path))
+
+    def _field_typed(self, name: str, line: QLineEdit) -> None:
+        sheet = self.sheet
+        if sheet is None or not line.isModified():
+            return
+        line.setModified(False)
+        given = dict(sheet.fields)
+        given[name] = line.text().strip()
+        self._set(fields=tuple((k, v) for k, v in given.items() if v))
+
+    def _add_view(self) -> None:
+        sheet = self.sheet
+        if sheet is not None and self.kind.count():
+            shows = self.kind.currentData()
+            view = SheetView(shows, hidden=shows != "isometric")
+            self._set(views=(*sheet.views, view))
+
+    def _drop_view(self) -> None:
+        sheet, at = self.sheet, self.view_number
+        if sheet is not None and 0 <= at < len(sheet.views):
+            self._set(views=(*sheet.views[:at], *sheet.views[at + 1 :]))
+
+    def _lay_out(self) -> None:
+        sheet = self.sheet
+        if sheet is not None:
+            self._set(views=tuple(msgspec.structs.replace(v, place=None) for v in sheet.views))
+
+    def _set_view(self, **changes: object) -> None:
+        sheet, at = self.sheet, self.view_number
+        if sheet is not None and 0 <= at < len(sheet.views):
+            view = msgspec.structs.replace(sheet.views[at], **changes)
+            self._set(views=(*sheet.views[:at], view, *sheet.views[at + 1 :]))
+
+    def _set_view_scale(self) -> None:
+        text = self.view_scale.currentText().strip()
+        self._set_view(scale="" if text == "of the sheet" else text)
+
+
+#: Fields that the job fills in by itself.
+_KNOWN = frozenset(("title", "scale", "paper", "unit", "sheet", "mass", "material"))
+
+_NAMES = {"profiles": "All profiles", "received": "The drawing as received"}
+
+
+def view_name(view: SheetView) -> str:
+    """What a view is called in lists."""
+    kind, _, name = view.shows.partition(":")
+    if kind == "profiles" and name:
+        return f"Sketch {name}"
+    if kind == "received" and name:
+        return f"Part {name} as received"
+    return _NAMES.get(view.shows, f"Bodies, {view.shows}")
+
+
+def _kinds(state: State) -> Sequence[str]:
+    """What can be seen on a sheet."""
+    sketches = [f"profiles:{s.name}" for s in state.profiles() if s.curves]
+    bodies = BODY_VIEWS if any(not b.hidden for b in state.part(Formed).bodies) else ()
+    return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received")
+
+
+def _first_views(state: State) -> tuple[SheetView, ...]:
+    if any(not b.hidden for b in state.part(Formed).bodies):
+        return tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
+    return (SheetView("profiles"),)
