@@ -16,6 +16,7 @@ sys.path.insert(0, str(Path(__file__).parent / "core" / "intake"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "define"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "form"))
 sys.path.insert(0, str(Path(__file__).parent / "core" / "cut"))
+sys.path.insert(0, str(Path(__file__).parent / "core" / "deliver"))
 
 
 class _NoQt(importlib.abc.MetaPathFinder):

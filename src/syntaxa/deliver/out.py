@@ -12,6 +12,12 @@ def put_out(path: Path, data: bytes) -> None:
     """Writes a file whole or not at all; raises DeliverError."""
     try:
         write_atomically(path, data)
+    except ValueError as error:
+        raise DeliverError(
+            f"“{path.name.replace(chr(0), ' ').strip()}” is no name that a file can have.",
+            file=str(path),
+            suggestion="Choose another name.",
+        ) from error
     except OSError as error:
         raise DeliverError(
             f"{path} cannot be written: {reason_of(error)}.", file=str(path), suggestion="Choose another folder."

@@ -1,7 +1,6 @@
 """One package with everything that leaves the house: files, account, received drawings, digests, and a page of them.
 
-The package is put together in memory and written whole or not at all. It holds no time of day but that of the account,
-so the same job gives the same files.
+The package is put together in memory and written whole or not at all.
 """
 
 from __future__ import annotations
@@ -158,7 +157,7 @@ def file_name(wanted: Handover, job: str, kind: str, ending: str, sketch: str = 
     for key, value in (("job", job), ("sketch", sketch), ("rev", wanted.rev), ("kind", kind)):
         text = text.replace(f"{{{key}}}", value)
     text = text.removesuffix(ending)
-    text = _FORBIDDEN.sub("-", re.sub(r"([-_ .])[-_ .]+", r"\1", text)).strip("-_ .") or job or "file"
+    text = re.sub(r"([-_ .])[-_ .]+", r"\1", _FORBIDDEN.sub("-", text)).strip("-_ .") or job or "file"
     return f"{text}_{ending}" if text.lower() in _RESERVED else f"{text}{ending}"
 
 

@@ -6,6 +6,8 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
+import shapely
+
 from syntaxa.define.part import Defined
 from syntaxa.define.spans import Span
 from syntaxa.define.views import spans_of
@@ -22,7 +24,7 @@ from syntaxa.errors import DeliverError
 from syntaxa.form.asking import asked
 from syntaxa.form.part import Formed
 from syntaxa.geometry.points import Point, polar
-from syntaxa.geometry.shapes import Circle, Shape
+from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.types import Box
 
 #: Weights of lines in mm (ISO 128-2: wide and narrow are as 2 to 1), and dashes of hidden lines and centre lines.
@@ -31,6 +33,9 @@ HIDDEN, CENTRE = (3.0, 0.75), (6.0, 0.75, 0.1, 0.75)
 
 #: What is drawn where its own colour says nothing.
 _INK = 0x202020
+
+#: mm: how fine lines are looked at, and how far apart two are that lie on each other.
+_FINE, _ON = 0.01, 2e-3
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,14 +149,37 @@ def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Con
 
 
 def _each_once(lines: Sequence[tuple[Shape, bool]]) -> list[tuple[Shape, bool]]:
-    """Lines that lie on each other as one, which is seen where one of them is."""
+    """Lines that lie on each other as one; of a hidden line only what no line that is seen lies on (ISO 128-3)."""
     found: dict[tuple[object, ...], tuple[Shape, bool]] = {}
     for shape, seen in lines:
         a, b = sorted((round(p.x, 4), round(p.y, 4)) for p in (shape.start, shape.end))
         middle = shape.flattened(max(shape.length * 1e-3, 1e-6))
         key = shape.kind, a, b, round(shape.length, 4), *(round(float(v), 3) for v in middle.mean(axis=0))
         found[key] = (shape, seen or found.get(key, (shape, False))[1])
-    return list(found.values())
+    over = [shapely.LineString(s.flattened(_FINE)) for s, seen in found.values() if seen and s.length > _ON]
+    tree = shapely.STRtree(over)
+    kept: list[tuple[Shape, bool]] = []
+    for shape, seen in found.values():
+        kept += [(shape, True)] if seen else [(part, False) for part in _uncovered(shape, over, tree)]
+    return kept
+
+
+def _uncovered(shape: Shape, over: Sequence[shapely.LineString], tree: shapely.STRtree) -> Iterator[Shape]:
+    """What of a hidden line is left beside the lines that are seen."""
+    if shape.length <= _ON:
+        return
+    own = shapely.LineString(shape.flattened(_FINE))
+    near = [over[k].buffer(_ON) for k in tree.query(own.buffer(_ON), predicate="intersects")]
+    left = own.difference(shapely.union_all(near)) if near else own
+    if left.length >= own.length - 4 * _ON * max(len(near), 1):
+        yield shape
+    elif isinstance(shape, Line):
+        for part in shapely.get_parts(left):
+            if part.length > 10 * _ON:
+                (x, y), (u, v) = part.coords[0], part.coords[-1]
+                yield Line(Point(x, y), Point(u, v))
+    elif left.length > 0.02 * own.length:
+        yield shape
 
 
 # ---------------------------------------------------------------------- as received

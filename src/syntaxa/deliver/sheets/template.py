@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from lxml import etree
 
+from syntaxa.deliver.pages.model import CAPITAL
 from syntaxa.drawing.annotations import Text
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import IntakeError
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
 from syntaxa.intake.registry import read
+from syntaxa.intake.svg.reader import CAPITAL as READ_AS
 
 #: mm of a line that does not say how wide it is.
 _WEIGHT = 0.35
@@ -37,7 +39,10 @@ def template_in(name: str, data: bytes) -> Template:
     declared = received.report.declared
     drawing = received.drawing.transformed(Transform.scaling(mm_per(declared) if declared else 1.0))
     lines = tuple((c.shape, c.style.weight or _WEIGHT) for c in drawing.curves)
-    texts = tuple((a, rooms.get(a.text.strip())) for a in drawing.annotations if isinstance(a, Text))
+    # The reader does not know the font; words go out in one that is known.
+    grow = CAPITAL / READ_AS
+    words = (a for a in drawing.annotations if isinstance(a, Text))
+    texts = tuple((replace(a, height=a.height * grow), rooms.get(a.text.strip())) for a in words)
     return Template(width, height, lines, texts)
 
 

@@ -66,6 +66,9 @@ _DRAWN = frozenset(("path", "line", "rect", "circle", "ellipse", "polyline", "po
 #: few user units large, this share of it.
 _ROUNDING, _ROUNDING_SHARE = 2e-3, 1e-5
 
+#: Height of a capital in sizes of its font, where the font is not known.
+CAPITAL = 0.7
+
 _HIDDEN = " (hidden)"
 
 
@@ -477,7 +480,7 @@ class _Walk:
                 continue
             colour = colour_of(own.get("fill", "black"), own.get("color", "black"))
             hidden = context.hidden or own.get("visibility") == "hidden"
-            height = (_font(own) if part is not element else size) * 0.7
+            height = (_font(own) if part is not element else size) * CAPITAL
             along = context.transform.vector(Vector(1.0, 0.0))
             across = {"middle": "centre", "end": "right"}.get(own.get("text-anchor", ""), "left")
             self._drawn += 1
