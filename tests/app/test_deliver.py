@@ -1,0 +1,277 @@
+"""Deliver in the window: formats, sheets laid out and dragged, the package, the clipboard, printing, and refusals."""
+
+from __future__ import annotations
+
+import zipfile
+
+import ezdxf
+import pypdfium2
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtGui import QGuiApplication
+from PyQt6.QtPrintSupport import QPrinter
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit
+
+from syntaxa.deliver.formats import FORMATS
+from syntaxa.deliver.sheets.model import Sheets, SheetView
+from syntaxa.demo.seat import seat_dxf
+from syntaxa.form.raising import RaiseRegions
+from syntaxa.measure.steps import ChooseUnit
+
+
+@pytest.fixture
+def seat(window, settled, tmp_path):
+    """The window with the motor's seat, in Deliver."""
+    path = tmp_path / "motor-seat.dxf"
+    path.write_bytes(seat_dxf())
+    window.open_path(path)
+    settled()
+    window.session.do(ChooseUnit("mm"))
+    settled()
+    window.show_stage("deliver")
+    settled()
+    return window
+
+
+def panel(window):
+    return window.stage("deliver").own_panel
+
+
+def sheets(window):
+    return window.session.state.part(Sheets).sheets
+
+
+def on_page(window, settled, number):
+    panel(window).tabs.setCurrentIndex(number)
+    settled()
+
+
+def with_sheet(window, settled):
+    on_page(window, settled, 1)
+    panel(window).sheets.add()
+    settled()
+    settled()
+    return panel(window).sheets
+
+
+def retyped(line, text):
+    line.setFocus()
+    line.selectAll()
+    QTest.keyClicks(line, text)
+    QTest.keyClick(line, Qt.Key.Key_Return)
+
+
+def test_only_what_counts_for_a_format_is_asked(seat):
+    files = panel(seat).files
+    for k, form in enumerate(FORMATS):
+        files._format.setCurrentIndex(k)
+        shown = {key for key, (_, widget) in files._rows.items() if widget.isVisible()}
+        assert shown == {"format"} | form.choices, form.key
+        if form.holds == "bodies":
+            assert not files.write.isEnabled()
+            assert "no body" in files._state.text()
+
+
+def test_a_table_and_a_pdf_are_written(seat, settled, chosen, tmp_path):
+    files = panel(seat).files
+    for key, name in (("holes-csv", "holes.csv"), ("pdf", "seat.pdf"), ("dxf-r2000", "seat.dxf")):
+        files._format.setCurrentIndex(next(k for k, f in enumerate(FORMATS) if f.key == key))
+        settled()
+        chosen.path = tmp_path / name
+        files.write.click()
+        settled()
+        assert (tmp_path / name).exists(), key
+        assert name in files._result.text()
+    assert (tmp_path / "holes.csv").read_text().startswith("No.,")
+    assert ezdxf.readfile(tmp_path / "seat.dxf").acad_release == "R2000"
+
+
+def test_a_sheet_is_added_shown_and_written(seat, settled, chosen, tmp_path):
+    page = with_sheet(seat, settled)
+    stage = seat.stage("deliver")
+    assert [v.shows for v in sheets(seat)[0].views] == ["profiles"]
+    assert stage.front() is stage.sheet
+    assert "everything has room" in page.says.text()
+    assert stage.sheet.view._image is not None
+    retyped(page._fields["title"], "Seat of the motor")
+    settled()
+    assert sheets(seat)[0].fields == (("title", "Seat of the motor"),)
+    chosen.path = tmp_path / "seat.pdf"
+    panel(seat).write_sheet.click()
+    settled()
+    document = pypdfium2.PdfDocument(tmp_path / "seat.pdf")
+    assert "Seat of the motor" in document[0].get_textpage().get_text_range()
+    on_page(seat, settled, 0)
+    assert stage.front() is None
+
+
+def test_a_view_is_dragged_moved_by_keys_and_laid_out_again(seat, settled):
+    page = with_sheet(seat, settled)
+    view = seat.stage("deliver").sheet.view
+    ((_, box),) = view._boxes
+    begin = view._frame(box).center().toPoint()
+    QTest.mousePress(view, Qt.MouseButton.LeftButton, pos=begin)
+    for share in (0.5, 1.0):
+        QTest.mouseMove(view, begin + QPoint(round(40 * share), round(-25 * share)))
+    QTest.mouseRelease(view, Qt.MouseButton.LeftButton, pos=begin + QPoint(40, -25))
+    settled()
+    middle = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+    wanted = middle[0] + 40 / view.scale, middle[1] + 25 / view.scale
+    place = sheets(seat)[0].views[0].place
+    assert place == pytest.approx(wanted, abs=1.0 / view.scale)
+    QTest.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
+    settled()
+    assert sheets(seat)[0].views[0].place == pytest.approx((place[0] + 10, place[1]), abs=1e-3)
+    assert view._boxes[0][1][0] == pytest.approx(sheets(seat)[0].views[0].place[0] - (box[2] - box[0]) / 2, abs=1e-3)
+    page._lay_out()
+    settled()
+    assert sheets(seat)[0].views[0].place is None
+    seat.session.undo()
+    settled()
+    assert sheets(seat)[0].views[0].place is not None
+    # Escape gives a drag up.
+    steps = len(seat.session.job.steps)
+    begin = view._frame(view._boxes[0][1]).center().toPoint()
+    QTest.mousePress(view, Qt.MouseButton.LeftButton, pos=begin)
+    QTest.mouseMove(view, begin + QPoint(30, 30))
+    QTest.keyClick(view, Qt.Key.Key_Escape)
+    QTest.mouseRelease(view, Qt.MouseButton.LeftButton, pos=begin + QPoint(30, 30))
+    settled()
+    assert len(seat.session.job.steps) == steps
+
+
+def test_views_of_bodies_and_their_choices(seat, settled):
+    name = seat.session.state.profiles()[0].name
+    seat.session.do(RaiseRegions("Raise 1", name, high="8"))
+    settled()
+    page = with_sheet(seat, settled)
+    assert [v.shows for v in sheets(seat)[0].views] == ["front", "top", "right", "isometric"]
+    assert not sheets(seat)[0].views[3].hidden
+    page.views.selectRow(1)
+    page.hidden.click()
+    settled()
+    assert not sheets(seat)[0].views[1].hidden
+    page.view_scale.setCurrentText("1:5")
+    page.view_scale.activated.emit(0)
+    settled()
+    assert sheets(seat)[0].views[1].scale == "1:5"
+    page.kind.setCurrentIndex(page.kind.findData("back"))
+    page._add_view()
+    settled()
+    assert sheets(seat)[0].views[-1] == SheetView("back")
+    page.views.selectRow(4)
+    page._drop_view()
+    settled()
+    assert len(sheets(seat)[0].views) == 4
+
+
+@pytest.mark.parametrize(
+    ("field", "text", "why"),
+    [
+        ("scale", "big", "no scale"),
+        ("scale", "1:0", "no scale"),
+        ("paper", "A99", "no paper"),
+        ("paper", "1e9x1", "no paper"),
+    ],
+)
+def test_nonsense_is_refused_and_changes_nothing(seat, settled, field, text, why):
+    page = with_sheet(seat, settled)
+    before = sheets(seat)
+    retyped(getattr(page, field).lineEdit(), text)
+    settled()
+    assert sheets(seat) == before
+    assert why in panel(seat)._refused.text()
+    assert getattr(page, field).currentText() == getattr(before[0], field)
+
+
+def test_sheets_are_renamed_added_and_removed(seat, settled, tmp_path, chosen):
+    page = with_sheet(seat, settled)
+    retyped(page.title, "Seat")
+    settled()
+    page.add()
+    settled()
+    assert [s.name for s in sheets(seat)] == ["Seat", "Sheet 1"]
+    retyped(page.title, "Seat")
+    settled()
+    assert "already" in panel(seat)._refused.text()
+    chosen.path = tmp_path / "all.pdf"
+    seat.shell.commands["write_sheets"].run()
+    settled()
+    assert len(pypdfium2.PdfDocument(tmp_path / "all.pdf")) == 2
+    page._drop()
+    settled()
+    assert [s.name for s in sheets(seat)] == ["Seat"]
+
+
+def test_a_frame_from_a_file(seat, settled, chosen, tmp_path):
+    page = with_sheet(seat, settled)
+    own = tmp_path / "orchard.svg"
+    own.write_text('<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="20mm" viewBox="0 0 90 20">'
+                   '<rect width="90" height="20" fill="none" stroke="#000"/><text x="2" y="9" font-size="4">{grower}'
+                   "</text></svg>")  # fmt: skip
+    chosen.path = own
+    page.frame.setCurrentIndex(2)
+    page.frame.activated.emit(2)
+    settled()
+    assert sheets(seat)[0].frame == str(own)
+    assert list(page._fields) == ["grower"]
+    chosen.path = tmp_path / "none.svg"
+    page.frame_wanted.emit()
+    assert "cannot be read" in panel(seat)._refused.text()
+    assert sheets(seat)[0].frame == str(own)
+
+
+def test_the_package_is_written_and_the_same_again(seat, settled, chosen, tmp_path):
+    with_sheet(seat, settled)
+    on_page(seat, settled, 2)
+    page = panel(seat).package
+    assert not page.boxes["step"].isEnabled()
+    assert page.boxes["sheets"].isEnabled()
+    chosen.path = tmp_path / "seat.zip"
+    panel(seat).pack.click()
+    settled()
+    with zipfile.ZipFile(tmp_path / "seat.zip") as archive:
+        names = archive.namelist()
+    assert {"index.html", "sheets/motor-seat.pdf", "received/motor-seat.dxf"} <= set(names)
+    assert not any(n.startswith("bodies/") for n in names)
+    (tmp_path / "seat.zip").unlink()
+    seat.shell.commands["pack_again"].run()
+    settled()
+    assert (tmp_path / "seat.zip").exists()
+    retyped(page.pattern, "{day}")
+    settled()
+    assert "stands for nothing" in page.says.text()
+    assert not panel(seat).pack.isEnabled()
+
+
+def test_the_profiles_are_copied_as_svg_and_png(seat, settled):
+    seat.shell.commands["copy_drawing"].run()
+    settled()
+    data = QGuiApplication.clipboard().mimeData()
+    assert {"image/svg+xml", "image/png"} <= set(data.formats())
+    assert bytes(data.data("image/png"))[:4] == b"\x89PNG"
+
+
+def test_sheets_are_printed_at_their_size(seat, settled, tmp_path):
+    from syntaxa.app.stages.deliver.printing import print_pages
+
+    with_sheet(seat, settled)
+    leaf = panel(seat).shown().made.leaf
+    printer = QPrinter()
+    printer.setOutputFormat(QPrinter.OutputFormat.PdfFormat)
+    printer.setOutputFileName(str(tmp_path / "p.pdf"))
+    print_pages(printer, [leaf, leaf])
+    document = pypdfium2.PdfDocument(tmp_path / "p.pdf")
+    assert len(document) == 2
+    assert [v * 25.4 / 72 for v in document[0].get_size()] == pytest.approx([420.0, 297.0], abs=0.6)
+
+
+def test_every_control_has_a_name(seat, settled):
+    with_sheet(seat, settled)
+    for kind in (QLineEdit, QComboBox, QAbstractButton):
+        for widget in panel(seat).findChildren(kind):
+            parent = widget.parent()
+            if widget.objectName().startswith("qt_") or isinstance(parent, QComboBox):
+                continue
+            assert widget.accessibleName() or (widget.text() if hasattr(widget, "text") else ""), (kind, widget)
