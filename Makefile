@@ -7,7 +7,7 @@ STAMP := $(VENV)/.ready
 
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: setup demo test check lock screenshots bench clean
+.PHONY: setup demo test check lock screenshots bench package clean
 
 setup: $(STAMP)
 
@@ -37,6 +37,9 @@ screenshots: setup
 
 bench: setup
 	bash tools/bench.sh
+
+package: setup
+	bash tools/package.sh
 
 clean:
 	rm -rf $(VENV) build .mypy_cache .ruff_cache .import_linter_cache

@@ -17,3 +17,5 @@ echo "== window, offscreen"
 QT_QPA_PLATFORM=offscreen $python -m pytest tests/app -n 2
 echo "== program, on a virtual screen"
 QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window
+echo "== package, in a clean root"
+$python -m pytest tests/package -p no:pytest-qt
