@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import subprocess
 import sys
+import zipfile
 from pathlib import Path
 
 import cadkit
@@ -137,4 +138,8 @@ def test_the_demo_walks_through_its_stages(tmp_path):
     assert done.returncode == 0, done.stderr
     assert "closed regions" in done.stdout
     assert len(list(tmp_path.glob("*.png"))) == 13
+    with zipfile.ZipFile(tmp_path / "orchard-pump-panels.zip") as package:
+        kinds = {name.rpartition(".")[2] for name in package.namelist()}
+        assert package.testzip() is None
+    assert {"dxf", "svg", "pdf", "step", "nc", "html", "json"} <= kinds
     assert done.stderr.strip() == ""

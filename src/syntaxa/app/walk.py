@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QApplication
 from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.shell.window import MainWindow
 from syntaxa.deliver.write import Output, deliver
+from syntaxa.job.handover import Handover, hand_over
 from syntaxa.mend.survey import Survey
 
 #: Seconds after which something is stuck.
@@ -41,6 +42,10 @@ def walk_demo(window: MainWindow, folder: Path, close: bool = True) -> int:
     outputs = [folder / "orchard-pump-panels-clean.dxf", folder / "orchard-pump-panels-clean.svg"]
     for path in outputs:
         deliver(state, path, Output())
+    packed = _hand_over(window, folder / "orchard-pump-panels.zip")
+    if packed is None:
+        return _stuck(window, "the package")
+    outputs.append(packed)
     job = folder / "orchard-pump-panels.sxj"
     shell.session.files.save(job)
     if not settle(window) or not job.exists():
@@ -49,6 +54,17 @@ def walk_demo(window: MainWindow, folder: Path, close: bool = True) -> int:
     if close:
         window.close()
     return 0
+
+
+def _hand_over(window: MainWindow, path: Path) -> Path | None:
+    """Everything that leaves the house, in one package: profiles, the body, the sheet, the program, the account."""
+    session = window.shell.session
+    job, evaluation = session.job, session.evaluation
+    if job is None or evaluation is None:
+        return None
+    wanted = Handover(("dxf", "svg", "pdf", "step", "sheets", "nc", "setup", "account", "received"))
+    hand_over(job, evaluation, session.computing.evaluator, wanted, path, "the day of the demo")
+    return path
 
 
 def settle(window: MainWindow) -> bool:

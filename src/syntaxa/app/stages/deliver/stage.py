@@ -18,8 +18,13 @@ from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print, ask_sheets, commands
 from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
 from syntaxa.app.stages.deliver.sheet_view import SheetFront
+from syntaxa.deliver.sheets.model import Sheet, SheetView
+from syntaxa.deliver.sheets.steps import SetSheet
 from syntaxa.deliver.sheets.views import PICTURE
 from syntaxa.job.recipe import Written
+
+#: What the demo's sheet shows.
+_DEMO = tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
 
 
 class DeliverStage(Stage):
@@ -125,13 +130,13 @@ class DeliverStage(Stage):
         return (
             ("8-deliver", lambda: None),
             ("8-deliver-sheet", self._walk_sheet),
-            ("8-deliver-package", lambda: self.own_panel.tabs.setCurrentIndex(PACKAGE)),
+            ("", lambda: self.own_panel.tabs.setCurrentIndex(PACKAGE)),
         )
 
     def _walk_sheet(self) -> None:
         self.own_panel.tabs.setCurrentIndex(SHEETS)
         if self.own_panel.sheets.sheet is None:
-            self.own_panel.sheets.add()
+            self.own_panel.do((SetSheet(Sheet(views=_DEMO, fields=(("title", "Base plate of the pump"),))),))
 
     def _opened(self) -> None:
         self.packed_to = None

@@ -98,7 +98,7 @@ class MendStage(Stage):
             ("", panel.try_treatments),
             ("", self._fix_all_and_fit),
             ("6-mend-compare", self._compare),
-            ("6-mend-reshape", self._reshape),
+            ("", self._reshape),
         )
 
     def _sweep_and_fit(self) -> None:
