@@ -31,11 +31,18 @@ class Straightly:
 
 @dataclass(frozen=True, slots=True)
 class Roundly:
-    """A circle or arc by its radius, or across it."""
+    """A circle or arc by its radius, or across it; an arc is there from a direction on by a signed sweep (radians)."""
 
     centre: Point
     radius: float
     across: bool
+    start: float = 0.0
+    sweep: float = TURN
+
+    def has(self, way: float) -> bool:
+        """Whether there is anything of it in a direction."""
+        turn = (way - self.start) * math.copysign(1.0, self.sweep) % TURN
+        return turn <= abs(self.sweep) + ROUNDING
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +92,10 @@ def span_of(model: Model, measure: Measure) -> Span:
         ends = (at(one.a), at(one.b)) if one.a is not None and one.b is not None else (at(one.c), at(one.c))
         return Sweeping(at(one.c), s.x[one.ta], s.x[one.tb] - s.x[one.ta], ends, turns=False)
     if isinstance(one, Round):
-        return Roundly(at(one.c), s.x[one.r], measure.kind == "diameter")
+        centre, radius, across = at(one.c), s.x[one.r], measure.kind == "diameter"
+        if one.a is None:
+            return Roundly(centre, radius, across)
+        return Roundly(centre, radius, across, s.x[one.ta], s.x[one.tb] - s.x[one.ta])
     if isinstance(one, Straight) and isinstance(two, Straight) and measure.kind == "angle":
         return _sector(s.x[one.t], s.x[two.t], (at(one.a), at(one.b)), (at(two.a), at(two.b)), measure.angle)
     if isinstance(one, Straight):

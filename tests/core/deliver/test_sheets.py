@@ -392,3 +392,55 @@ def test_views_lie_as_the_method_says_and_in_line(method, right_of, below):
     assert (front[0] + front[2]) / 2 == pytest.approx((top[0] + top[2]) / 2)
     assert (front[1] + front[3]) / 2 == pytest.approx((right[1] + right[3]) / 2)
     assert front[2] - front[0] == pytest.approx(top[2] - top[0], rel=1e-9)
+
+
+def test_no_text_of_a_dimension_lies_on_a_line_or_on_another_text():
+    """The demo's flange with all its dimensions, at several scales, as a profile and as the body that is raised of it."""
+    from syntaxa.define.steps import BindDimensions, ReadOff
+    from syntaxa.demo.flange import flange_dxf
+    from syntaxa.form.raising import RaiseRegions
+    from syntaxa.job.evaluate import Evaluator
+    from syntaxa.job.model import Job, Source
+
+    job = Job.of(Source.of("flange.dxf", flange_dxf())).with_step(ReadOff()).with_step(BindDimensions())
+    made = Evaluator().evaluate(job).state
+    raised, _ = RaiseRegions("Raise 1", made.profiles()[0].name, high="12").apply(made, QUIET)
+    for at, view in ((made, "profiles"), (raised, "top")):
+        for scale in ("2:1", "1:1", "1:2"):
+            page = made_sheet(Sheet(paper="A2", scale=scale, frame="none", views=(SheetView(view),)), at)
+            assert page.dimensions >= 7
+            if scale != "1:2":
+                assert not page.crowded
+            texts = [m for m in page.leaf.marks if isinstance(m, Words) and m.layer == "dimensions"]
+            frames = [shapely.box(*_frame(t)) if abs(math.sin(2 * t.angle)) < 1e-6 else None for t in texts]
+            level = [f for f in frames if f is not None]
+            assert not any(a.intersects(b) for a, b in itertools.combinations(level, 2))
+            drawn = [
+                m.shape
+                for m in page.leaf.marks
+                if isinstance(m, Stroke) and m.layer not in ("dimensions", "centre-lines")
+            ]
+            for shape in drawn:
+                run = shapely.LineString(shape.flattened(0.05))
+                assert not any(run.intersects(f) for f in level) or page.crowded
+
+
+def _frame(words):
+    """The box of a level or upright text."""
+    start = words.start
+    if abs(math.sin(words.angle)) < 1e-6:
+        return start.x, start.y, start.x + words.width, start.y + words.height
+    up = math.copysign(1.0, math.sin(words.angle))
+    xs = sorted((start.x, start.x - up * words.height))
+    ys = sorted((start.y, start.y + up * words.width))
+    return xs[0], ys[0], xs[1], ys[1]
+
+
+def test_the_radius_of_a_corner_is_written_where_the_corner_is():
+    from syntaxa.define.spans import Roundly
+
+    corner = Roundly(P(0, 0), 5.0, across=False, start=math.radians(270), sweep=math.pi / 2)
+    assert corner.has(math.radians(300))
+    assert not corner.has(math.radians(100))
+    assert Roundly(P(0, 0), 5.0, across=False, start=0.0, sweep=-1.0).has(-0.5)
+    assert Roundly(P(0, 0), 5.0, across=True).has(2.0)

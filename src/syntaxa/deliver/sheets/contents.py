@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import shapely
 
 from syntaxa.define.part import Defined
-from syntaxa.define.spans import Span
+from syntaxa.define.spans import Roundly, Span, Straightly
 from syntaxa.define.views import spans_of
 from syntaxa.deliver.linetypes import dashes_of
 from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, box_of, plan_marks, shown
@@ -23,13 +23,17 @@ from syntaxa.drawing.step import Context
 from syntaxa.errors import DeliverError
 from syntaxa.form.asking import asked
 from syntaxa.form.part import Formed
-from syntaxa.geometry.points import Point, polar
+from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Circle, Line, Shape
+from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
 #: Weights of lines in mm (ISO 128-2: wide and narrow are as 2 to 1), and dashes of hidden lines and centre lines.
 WIDE, NARROW = 0.5, 0.25
 HIDDEN, CENTRE = (3.0, 0.75), (6.0, 0.75, 0.1, 0.75)
+
+#: The view that looks straight at a plane.
+_FACING = {"top": "top", "front": "front", "side": "right"}
 
 #: What is drawn where its own colour says nothing.
 _INK = 0x202020
@@ -95,7 +99,8 @@ class Sources:
         kind, _, name = view.shows.partition(":")
         if kind in BODY_VIEWS:
             self.want_bodies([view])
-            return _of_body(kind, self.bodies[kind], hidden=view.hidden)
+            own = tuple(_on_body(self.state, kind)) if view.dimensions else ()
+            return _of_body(kind, self.bodies[kind], own, hidden=view.hidden)
         if kind == "received":
             return _of_received(self.state, name)
         return _of_profiles(self.state, name, dimensions=view.dimensions)
@@ -133,7 +138,34 @@ def _dimensions(state: State, names: set[str]) -> Iterator[Dimensioned]:
             yield Dimensioned(measure.name, spans[measure.name], value_text(measure, measured[measure.name]), place)
 
 
-def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Content:
+def _on_body(state: State, view: str) -> Iterator[Dimensioned]:
+    """The dimensions of sketches of which something was raised, in the view that looks straight at them."""
+    part = state.part(Formed)
+    used, own_frames = dict(part.heights), {name for name, _ in part.frames}
+    for sketch in state.sketches:
+        plane = sketch.plane
+        if sketch.name not in used or sketch.name in own_frames or _FACING.get(plane.view) != view:
+            continue
+        by = Transform.rotating(plane.turn)
+        for one in _dimensions(state, {sketch.name}):
+            place = None if one.place is None else by.point(one.place)
+            yield replace(one, span=moved_span(one.span, by), place=place)
+
+
+def moved_span(span: Span, by: Transform) -> Span:
+    """What a dimension spans, moved, turned or scaled along with the thing."""
+    turn = by.vector(Vector(1.0, 0.0)).angle
+    if isinstance(span, Straightly):
+        return replace(span, a=by.point(span.a), b=by.point(span.b), way=span.way + turn)
+    if isinstance(span, Roundly):
+        return replace(span, centre=by.point(span.centre), radius=span.radius * by.scale, start=span.start + turn)
+    one, two = (by.point(p) for p in span.ends)
+    return replace(span, vertex=by.point(span.vertex), start=span.start + turn, ends=(one, two))
+
+
+def _of_body(
+    view: str, lines: list[tuple[Shape, bool]], dimensions: tuple[Dimensioned, ...], *, hidden: bool
+) -> Content:
     pens = {True: Pen(WIDE, _INK), False: Pen(NARROW, _INK, HIDDEN)}
     drawn = _each_once(lines) if hidden else [(s, seen) for s, seen in _each_once(lines) if seen]
     # Hidden lines lie under those that are seen.
@@ -145,7 +177,7 @@ def _of_body(view: str, lines: list[tuple[Shape, bool]], *, hidden: bool) -> Con
         if isinstance(s, Circle) and seen
     }  # fmt: skip
     centres = tuple((Point(x, y), r) for x, y, r in sorted(circles)) if view != "isometric" else ()
-    return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), (), centres)
+    return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), dimensions, centres)
 
 
 def _each_once(lines: Sequence[tuple[Shape, bool]]) -> list[tuple[Shape, bool]]:

@@ -1,7 +1,8 @@
 """Dimensions on paper (ISO 129-1, from memory): laid out so that no text lies on a line or on another text.
 
 Short ones lie nearer than long ones, level and upright ones outside of the view, round ones where there is room.
-What was placed by hand stays there.
+What was placed by hand stays there as long as it has room at
+the scale of the sheet.
 
 Cost: n log n in the lines of the view, times the few places that are tried.
 """
@@ -10,14 +11,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 import numpy as np
 import shapely
 
 from syntaxa.define.spans import Figure, Roundly, Span, Straightly, Sweeping, figure, usual_place
 from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, width_of
-from syntaxa.deliver.sheets.contents import NARROW, Dimensioned
+from syntaxa.deliver.sheets.contents import NARROW, Dimensioned, moved_span
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Line, Polyline
 from syntaxa.geometry.transform import Transform
@@ -77,8 +78,9 @@ def dimension_marks(dimensions: Sequence[Dimensioned], by: Transform, room: Room
     marks: list[Mark] = []
     crowded: list[str] = []
     for one in sorted(dimensions, key=lambda d: (d.place is None, _size(d.span), d.name)):
-        span = _on_paper(one.span, by)
-        places = list(_places(span, room.box) if one.place is None else _along(span, by.point(one.place)))
+        span = moved_span(one.span, by)
+        own = [] if one.place is None else list(_along(span, by.point(one.place)))
+        places = [*own, *_places(span, room.box)]
         found = None
         for place in places:
             drawn = figure(span, place)
@@ -87,10 +89,9 @@ def dimension_marks(dimensions: Sequence[Dimensioned], by: Transform, room: Room
                 found = drawn, frame
                 break
         if found is None:
-            drawn = figure(span, places[-1] if one.place is None else places[0])
+            drawn = figure(span, places[0] if own else places[-1])
             found = drawn, _frame(drawn, one.text)
-            if one.place is None:
-                crowded.append(one.name)
+            crowded.append(one.name)
         room.take(*found)
         marks += drawing_of(found[0], one.text)
     return marks, crowded
@@ -102,21 +103,16 @@ def _size(span: Span) -> float:
     return span.radius if isinstance(span, Roundly) else 0.0
 
 
-def _on_paper(span: Span, by: Transform) -> Span:
-    if isinstance(span, Straightly):
-        return replace(span, a=by.point(span.a), b=by.point(span.b))
-    if isinstance(span, Roundly):
-        return replace(span, centre=by.point(span.centre), radius=span.radius * by.scale)
-    return replace(span, vertex=by.point(span.vertex), ends=tuple(by.point(p) for p in span.ends))  # type: ignore[arg-type]
-
-
 def _places(span: Span, box: Box) -> Iterator[Point]:
     """Places for the text, the best first."""
     middle = Point((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
     if isinstance(span, Straightly):
         yield from _beside(span, box, middle)
     elif isinstance(span, Roundly):
-        ways = sorted(_WAYS, key=lambda w: abs(math.remainder(w - (span.centre - middle).angle, math.tau)))
+        ways = sorted(
+            (span.start + span.sweep / 2, *(w for w in _WAYS if span.has(w))) if abs(span.sweep) < math.tau else _WAYS,
+            key=lambda w: abs(math.remainder(w - (span.centre - middle).angle, math.tau)),
+        )
         for out in _OUT:
             for way in ways:
                 yield polar(span.centre, span.radius + out, way)
@@ -127,7 +123,8 @@ def _places(span: Span, box: Box) -> Iterator[Point]:
 
 def _along(span: Span, place: Point) -> Iterator[Point]:
     """Where a text was put by hand, and what it may be pushed to: along its line, or round its rim."""
-    yield place
+    if not isinstance(span, Roundly) or span.has((place - span.centre).angle):
+        yield place
     for k in range(1, 7):
         for side in (1, -1):
             if isinstance(span, Straightly):
@@ -135,7 +132,9 @@ def _along(span: Span, place: Point) -> Iterator[Point]:
             else:
                 middle = span.centre if isinstance(span, Roundly) else span.vertex
                 away = place - middle
-                yield polar(middle, away.length, away.angle + side * k * _PUSH / max(away.length, _PUSH))
+                way = away.angle + side * k * _PUSH / max(away.length, _PUSH)
+                if isinstance(span, Sweeping) or span.has(way):
+                    yield polar(middle, away.length, way)
 
 
 def _beside(span: Straightly, box: Box, middle: Point) -> Iterator[Point]:

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from syntaxa.define.spans import Straightly
 from syntaxa.deliver.sheets.contents import Content
 from syntaxa.deliver.sheets.dimensioning import FIRST, ROW
 from syntaxa.deliver.sheets.model import Method, SheetView
@@ -12,8 +14,11 @@ from syntaxa.deliver.sheets.papers import fitting_scale, scale_of
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Box
 
-#: mm between views and from the frame, and under a view for what it is called.
-_APART, _TITLE = 14.0, 9.0
+#: mm between views and from the frame, under a view for what it is called, and for the words of round dimensions.
+_APART, _TITLE, _LEADER = 14.0, 9.0, 16.0
+
+#: Sine of the turn by which a dimension may miss the level.
+_FLAT = 1e-6
 
 #: Column and row of each view of a body in the third angle: what is seen from the right stands on the right.
 _THIRD: Mapping[str, tuple[int, int]] = {
@@ -94,10 +99,15 @@ def _rooms(room: Box, block: Box | None) -> list[Box]:
     return [above, left] if block[0] - room[0] > _APART else [above]
 
 
-def _around(content: Content) -> float:
-    """mm of paper on each side of a view for its dimensions."""
-    rows = min(len(content.dimensions), 5)
-    return FIRST + rows * ROW if rows else 0.0
+def _around(content: Content) -> tuple[float, float]:
+    """mm of paper at the sides of a view, and above and below it, for its dimensions: rows on both sides in turn."""
+    spans = [d.span for d in content.dimensions]
+    straight = [s for s in spans if isinstance(s, Straightly)]
+    level = sum(abs(math.sin(s.way)) < _FLAT for s in straight)
+    upright = sum(abs(math.cos(s.way)) < _FLAT for s in straight)
+    least = _LEADER if len(spans) > level + upright else 0.0
+    across, up = (max(FIRST + math.ceil(n / 2) * ROW if n else 0.0, least) for n in (upright, level))
+    return across, up
 
 
 def _grid(
@@ -109,9 +119,9 @@ def _grid(
     for (view, content), (column, row) in zip(views, cells, strict=True):
         own = scale_of(view.scale) or scale
         w, h = _size(content)
-        more = 2 * _around(content)
-        wide[column] = max(wide.get(column, 0.0), own * w + more)
-        high[row] = max(high.get(row, 0.0), own * h + more + _TITLE)
+        across, up = _around(content)
+        wide[column] = max(wide.get(column, 0.0), own * w + 2 * across)
+        high[row] = max(high.get(row, 0.0), own * h + 2 * up + _TITLE)
     return wide, high
 
 

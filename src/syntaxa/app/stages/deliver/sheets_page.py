@@ -132,7 +132,9 @@ class SheetsPage(QWidget):
             title.setBuddy(widget)
             grid.addWidget(title, k, 0)
             grid.addWidget(widget, k, 1)
-        grid.addLayout(row_of(self.holes, self.parts, None), len(named), 1)
+        boxes = row_of(self.holes, self.parts, None)
+        boxes.setSpacing(14)
+        grid.addLayout(boxes, len(named), 1)
         grid.setColumnStretch(1, 1)
         return grid
 
@@ -251,7 +253,7 @@ class SheetsPage(QWidget):
         self.view_scale.setCurrentText(view.scale or "of the sheet")
         body = view.shows in BODY_VIEWS
         self.hidden.setVisible(body)
-        self.dimensions.setVisible(view.shows.startswith("profiles"))
+        self.dimensions.setVisible(view.shows.startswith("profiles") or view.shows in ("front", "top", "right"))
         self.hidden.setChecked(view.hidden)
         self.dimensions.setChecked(view.dimensions)
 
