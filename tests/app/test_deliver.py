@@ -164,6 +164,21 @@ def test_views_of_bodies_and_their_choices(seat, settled):
     page._drop_view()
     settled()
     assert len(sheets(seat)[0].views) == 4
+    page.kind.setCurrentIndex(page.kind.findText("Section, from the front", Qt.MatchFlag.MatchStartsWith))
+    page._add_view()
+    settled()
+    page.views.selectRow(4)
+    retyped(page.cut_at, "20,5")
+    settled()
+    assert sheets(seat)[0].views[4].shows == "section:front:20.5"
+    retyped(page.cut_at, "deep")
+    settled()
+    assert "no section" in panel(seat)._refused.text()
+    assert page.cut_at.text() == "20.5"
+    retyped(page.cut_at, "5000")
+    settled()
+    settled()
+    assert "beside all bodies" in page.says.text()
 
 
 @pytest.mark.parametrize(

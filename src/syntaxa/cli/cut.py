@@ -15,8 +15,7 @@ from syntaxa.cli.tables import table
 from syntaxa.cut.base import CutStep
 from syntaxa.cut.bench.verdict import Found, Verdict
 from syntaxa.cut.library import Machine, machine_named, plain_tool, shipped_tools, tool_from
-from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool
-from syntaxa.cut.nesting import Way
+from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool, Way
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.depths import passes
 from syntaxa.cut.proving import Proven, proven

@@ -13,6 +13,7 @@ from syntaxa.cli.records import DisagreeRecord, NotCarriedRecord, SheetRecord, S
 from syntaxa.cli.whole import evaluator_for, whole_job
 from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.frame import template_fields
+from syntaxa.deliver.sheets.looking import AXES
 from syntaxa.deliver.sheets.making import Made, made_sheet
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.papers import scale_text
@@ -89,8 +90,8 @@ def _sheet(options: argparse.Namespace, state: State) -> Sheet:
         if not sign or name not in known:
             raise UsageError(f"“{text}” fills no field.", suggestion=f"Fields are {', '.join(known)}.")
         fields.append((name, value))
-    # What is hidden is not drawn in a view at a slant (ISO 128-3, from memory).
-    views = tuple(SheetView(name, hidden=name != "isometric") for name in _views(options.sheet_views, state))
+    # What is hidden is not drawn in a view at a slant and in a section (ISO 128-3, from memory).
+    views = tuple(SheetView(name, hidden=name in AXES) for name in _views(options.sheet_views, state))
     made = Sheet(
         "Sheet", options.paper, "usual", options.frame, tuple(fields), options.sheet_scale, options.method, options.ink,
         views, (), options.holes, options.parts,

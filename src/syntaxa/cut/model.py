@@ -218,5 +218,11 @@ class Stock(msgspec.Struct, frozen=True, omit_defaults=True):
     material: str = ""
 
 
+#: How parts may be turned: not at all, by half a turn (so that the grain stays), by quarters, or by eighths.
+Turning = Literal["none", "half", "quarters", "eighths"]
+
+#: Whether parts lie by their shape, or each in a box of its own, one beside the other.
+Way = Literal["shape", "grid"]
+
 #: What goes first: holes and what lies inside before what holds it, always; then by tool, by part, or as listed.
 Ordering = Literal["by tool", "part by part", "as listed"]

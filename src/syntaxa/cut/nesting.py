@@ -14,11 +14,10 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
-from scipy.signal import fftconvolve
 
+from syntaxa.cut.model import Turning, Way
 from syntaxa.cut.offsets.chains import area_of
 from syntaxa.cut.offsets.offsetting import offset_region
 from syntaxa.errors import CutError
@@ -26,12 +25,6 @@ from syntaxa.geometry.inside import crossed_edges
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.types import Bools, Floats
 from syntaxa.watching import still_wanted
-
-#: How parts may be turned: not at all, by half a turn (so that the grain stays), by quarters, or by eighths.
-Turning = Literal["none", "half", "quarters", "eighths"]
-
-#: Whether parts lie by their shape, or each in a box of its own, one beside the other.
-Way = Literal["shape", "grid"]
 
 #: Cells of a sheet along its longer side, sheets and copies at the most.
 _CELLS, _MOST_SHEETS, _MOST_COPIES = 500, 200, 5000
@@ -164,6 +157,9 @@ def _first_free(sheet: Floats, mask: Bools) -> tuple[int, int] | None:
         return None
     if not sheet.any():
         return 0, 0
+    # Half a second to load, and wanted by few.
+    from scipy.signal import fftconvolve
+
     touched = fftconvolve(sheet, mask[::-1, ::-1].astype(np.float32), mode="valid")
     free = touched < 0.5
     columns = np.flatnonzero(free.any(axis=0))

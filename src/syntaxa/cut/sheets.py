@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
-from typing import ClassVar
+from typing import TYPE_CHECKING, ClassVar
 
 import msgspec
 
 from syntaxa.cut.base import CutStep
-from syntaxa.cut.contours import Contours, contours_of
-from syntaxa.cut.nesting import Laid, Turning, Way, nested, waste
+from syntaxa.cut.model import Turning, Way
 from syntaxa.cut.part import Copied, Planned
 from syntaxa.drawing.model import Curve, placed_curves
 from syntaxa.drawing.names import Names
@@ -19,6 +18,10 @@ from syntaxa.drawing.step import QUIET, Context
 from syntaxa.errors import CutError
 from syntaxa.geometry.points import Vector
 from syntaxa.geometry.transform import Transform
+
+if TYPE_CHECKING:
+    from syntaxa.cut.contours import Contours
+    from syntaxa.cut.nesting import Laid
 
 #: mm between sheets as they are laid beside each other.
 _APART = 25.0
@@ -50,6 +53,10 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
         del context
         if not (0 < self.sheet[0] < 1e5 and 0 < self.sheet[1] < 1e5 and 0 <= self.gap < 1e4 and 0 <= self.margin < 1e4):
             raise CutError("The sheet, its margin or the gap makes no sense.", suggestion="Give lengths in mm.")
+        # Steps are known from the start; what does them is loaded when one is done.
+        from syntaxa.cut.contours import contours_of
+        from syntaxa.cut.nesting import nested
+
         contours = contours_of(state)
         outer = [k for k, c in enumerate(contours.contours) if c.bounds == "outer" and not c.depth]
         if not outer:
@@ -64,6 +71,8 @@ class NestParts(CutStep, frozen=True, tag="nest-parts"):
     def _with_sheets(
         self, state: State, contours: Contours, outer: Sequence[int], laid: Sequence[Laid]
     ) -> tuple[State, Entry]:
+        from syntaxa.cut.nesting import waste
+
         members = _members(state, contours, outer)
         box = contours.box or (0.0, 0.0, 0.0, 0.0)
         names = Names(c.id for c in (*state.curves(), *(x.curve for x in state.excluded)))

@@ -4,16 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
 
-from syntaxa.cut.bench.heights import HeightMap
-from syntaxa.cut.bench.timeline import Timeline
-from syntaxa.cut.contours import Contours, contours_of
 from syntaxa.cut.part import Planned
-from syntaxa.cut.proving import Proven, proven
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Context
 from syntaxa.drawing.view import Standing, View, on_state
 from syntaxa.errors import CutError, Progress, no_progress
+
+# Views are known from the start; what makes them is loaded when one is looked at.
+if TYPE_CHECKING:
+    from syntaxa.cut.bench.heights import HeightMap
+    from syntaxa.cut.bench.timeline import Timeline
+    from syntaxa.cut.contours import Contours
+    from syntaxa.cut.proving import Proven
 
 #: Pictures of the stock between which the player starts anew, and curves from which on the work is done in the worker.
 _MARKS, _APART = 12, 200
@@ -32,6 +36,8 @@ class Made:
 
 
 def _contours(standing: Standing, *, progress: Progress) -> Contours:
+    from syntaxa.cut.contours import contours_of
+
     del progress
     return contours_of(standing.state)
 
@@ -61,6 +67,9 @@ def _proven_apart(state: State, context: Context) -> Made:
 
 def made_of(state: State, *, progress: Progress = no_progress) -> Made:
     """The program of a job, played and judged, or why there is none."""
+    from syntaxa.cut.bench.timeline import Timeline
+    from syntaxa.cut.proving import proven
+
     try:
         done = proven(state, "", progress)
     except CutError as error:
@@ -85,6 +94,8 @@ class Stocks:
 
 
 def _stocks(standing: Standing, *, progress: Progress) -> Stocks:
+    from syntaxa.cut.bench.heights import HeightMap
+
     made = _made(standing, progress=lambda f: progress(0.5 * f))
     if made.proven is None:
         return Stocks()

@@ -6,9 +6,6 @@ import random
 from collections.abc import Sequence
 
 import numpy as np
-from scipy.sparse import coo_matrix
-from scipy.sparse.csgraph import connected_components
-from scipy.spatial import cKDTree
 
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import spread
@@ -45,6 +42,10 @@ def linked(first: Ints, second: Ints, count: int) -> tuple[int, Ints]:
         if lowest is not None:
             own = lowest == np.arange(count)
             return int(own.sum()), (np.cumsum(own) - 1)[lowest]
+    # What is dear to load is loaded when so much is linked.
+    from scipy.sparse import coo_matrix
+    from scipy.sparse.csgraph import connected_components
+
     graph = coo_matrix((np.ones(len(first), dtype=np.int8), (first, second)), shape=(count, count))
     groups, labels = connected_components(graph, directed=False)
     return int(groups), labels.astype(np.int64)
@@ -76,6 +77,8 @@ def pairs_within(points: Floats, wanted: Ints, radius: float) -> tuple[Ints, Int
     begin = np.searchsorted(row, slanted[wanted] - radius, side="left")
     sizes = np.searchsorted(row, slanted[wanted] + radius, side="right") - begin
     if sizes.sum() > _CROWD * len(wanted):
+        from scipy.spatial import cKDTree
+
         tree = cKDTree(points.take(wanted, axis=0))
         near = tree.sparse_distance_matrix(cKDTree(points), radius, output_type="coo_matrix")
         first, second = wanted[near.row], near.col.astype(np.int64)

@@ -9,7 +9,6 @@ import math
 from collections.abc import Sequence
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
@@ -110,6 +109,8 @@ def _sides(a: CurveArray, b: CurveArray) -> Ints:
 
 def _near_pairs(a: CurveArray, b: CurveArray) -> tuple[Ints, Ints]:
     """Pairs whose boxes are no further apart than some pair of points is known to be."""
+    from scipy.spatial import cKDTree
+
     bound = min(
         float(cKDTree(places).query(a.points_at(np.full(len(a), share)))[0].min())
         for share in (0.0, 0.5)

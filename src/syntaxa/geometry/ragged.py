@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import numpy as np
-from scipy.sparse import csr_matrix
 
 from syntaxa.geometry.types import Ints
 
@@ -32,6 +31,9 @@ def grouped(label: Ints, count: int) -> tuple[Ints, Ints]:
 
     By counting, not by sorting.
     """
+    # A quarter of a second to load, and not wanted while the window comes up.
+    from scipy.sparse import csr_matrix
+
     ones, first = np.ones(len(label), dtype=np.int8), np.arange(len(label) + 1)
     by_label = csr_matrix((ones, label, first), shape=(len(label), count)).tocsc()
     return by_label.indptr.astype(np.int64), by_label.indices.astype(np.int64)

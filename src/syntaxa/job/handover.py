@@ -11,19 +11,14 @@ import re
 import tempfile
 import zipfile
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from html import escape
 from pathlib import Path, PurePosixPath
 
 from syntaxa.cut.part import Planned
-from syntaxa.deliver.cutting import deliver_program
 from syntaxa.deliver.formats import Format, format_of, write_format
 from syntaxa.deliver.out import put_out
-from syntaxa.deliver.report import HtmlPage, Section, Table, page_with
-from syntaxa.deliver.sheets.contents import Sources
-from syntaxa.deliver.sheets.making import made_sheet
 from syntaxa.deliver.sheets.model import Sheets
-from syntaxa.deliver.sheets.writing import page_bytes
 from syntaxa.deliver.write import Output
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError, Progress, no_progress
@@ -166,8 +161,6 @@ def file_name(wanted: Handover, job: str, kind: str, ending: str, sketch: str = 
 
 def _format(package: Package, form: Format, evaluation: Evaluation, wanted: Handover, job: str) -> None:
     """A format; profiles in a file a sketch where the names tell sketches apart."""
-    from dataclasses import replace
-
     state = evaluation.state
     output = replace(wanted.output, release=form.release)
     each = form.holds == "profiles" and "{sketch}" in wanted.pattern
@@ -185,8 +178,6 @@ def _format(package: Package, form: Format, evaluation: Evaluation, wanted: Hand
 
 def _alone(state: State, sketch: str) -> State:
     """A state of which one sketch alone goes out."""
-    from dataclasses import replace
-
     kept = tuple(
         s if s.name == sketch or s.purpose != "profile" else replace(s, purpose="reference") for s in state.sketches
     )
@@ -194,6 +185,10 @@ def _alone(state: State, sketch: str) -> State:
 
 
 def _sheets(package: Package, evaluation: Evaluation, wanted: Handover, job: str) -> None:
+    from syntaxa.deliver.sheets.contents import Sources
+    from syntaxa.deliver.sheets.making import made_sheet
+    from syntaxa.deliver.sheets.writing import page_bytes
+
     state, context = evaluation.state, evaluation.context()
     sheets = state.part(Sheets).sheets
     if not sheets:
@@ -208,6 +203,7 @@ def _programs(package: Package, state: State, wanted: Handover, job: str, *, set
     """The programs of all sheets that are cut, or their setup sheets."""
     from syntaxa.cut.proving import proven
     from syntaxa.cut.sheets import on_sheet
+    from syntaxa.deliver.cutting import deliver_program
     from syntaxa.deliver.setup_sheet import setup_sheet
 
     names = [name for name, _ in state.part(Planned).sheets] or [""]
@@ -243,6 +239,8 @@ def _received(package: Package, job: Job) -> None:
 
 
 def _index(package: Package, job: str) -> str:
+    from syntaxa.deliver.report import HtmlPage, Section, Table, page_with
+
     rows = [(name, f"{size:,}", digest) for name, size, digest in package.digests()]
     table = Table(("File", "Bytes", "SHA-256"), frozenset({1, 2}), rows)
     sections = [Section("Files", ("Each digest is that of the file as it is in this package.",), table)]

@@ -395,7 +395,7 @@ def test_views_lie_as_the_method_says_and_in_line(method, right_of, below):
 
 
 def test_no_text_of_a_dimension_lies_on_a_line_or_on_another_text():
-    """The demo's flange with all its dimensions, at several scales, as a profile and as the body that is raised of it."""
+    """The demo's flange with all its dimensions, at several scales, as a profile and as the body raised of it."""
     from syntaxa.define.steps import BindDimensions, ReadOff
     from syntaxa.demo.flange import flange_dxf
     from syntaxa.form.raising import RaiseRegions
@@ -444,3 +444,68 @@ def test_the_radius_of_a_corner_is_written_where_the_corner_is():
     assert not corner.has(math.radians(100))
     assert Roundly(P(0, 0), 5.0, across=False, start=0.0, sweep=-1.0).has(-0.5)
     assert Roundly(P(0, 0), 5.0, across=True).has(2.0)
+
+
+# ---------------------------------------------------------------------- sections
+
+
+def drilled(r=8.0):
+    """A block of 80 x 50 x 20 with a hole of a radius through its middle."""
+    from syntaxa.form.raising import RaiseRegions
+
+    made = state(box(0, 0, 80, 50), Circle(P(40, 25), r), name="BLOCK")
+    return RaiseRegions("Raise 1", "BLOCK", high="20").apply(made, QUIET)[0]
+
+
+@pytest.mark.parametrize(
+    ("shows", "area"),
+    [
+        ("section:front:25", (80 - 16) * 20), ("section:front:10", 80 * 20), ("section:right:40", (50 - 16) * 20),
+        ("section:top:5", 80 * 50 - math.pi * 64), ("section:back:25", (80 - 16) * 20), ("section:left:60", 50 * 20),
+    ],
+)  # fmt: skip
+def test_what_is_hatched_is_what_was_cut(shows, area):
+    content = Sources(drilled(), QUIET).content(SheetView(shows, hidden=False))
+    assert content.cut.area == pytest.approx(area, rel=1e-4)
+    hatching = [m for m in made_sheet(Sheet(scale="1:1", views=(SheetView(shows, hidden=False),)), drilled()).leaf.marks
+                if isinstance(m, Stroke) and m.layer == "hatching"]  # fmt: skip
+    # Lines at 45 degrees, 2.5 mm apart along the level: so much of them lies on an area.
+    assert sum(m.shape.length for m in hatching) == pytest.approx(area * math.sqrt(2) / 2.5, rel=0.06)
+    assert all(
+        abs(abs(m.shape.end.x - m.shape.start.x) - abs(m.shape.end.y - m.shape.start.y)) < 1e-6 for m in hatching
+    )
+
+
+def test_what_lies_before_the_plane_is_gone_and_its_place_is_marked_in_the_other_views():
+    views = (SheetView("front"), SheetView("top"), SheetView("section:front:10", hidden=False))
+    made = made_sheet(Sheet(scale="1:1", views=views), drilled())
+    boxes = dict(made.boxes)
+    words = [m for m in made.leaf.marks if isinstance(m, Words)]
+    assert "A-A" in [w.text for w in words if w.layer == "titles"]
+    letters = [w for w in words if w.layer == "sections"]
+    assert [w.text for w in letters] == ["A", "A"]  # in the view from above, and not in that from the front
+    top = boxes["top"]
+    # From above the plane lies 10 mm up; who looks from the front looks upwards there.
+    lines = [m.shape for m in made.leaf.marks if isinstance(m, Stroke) and m.layer == "sections" and m.pen.dashes]
+    assert len(lines) == 1
+    assert lines[0].start.y == pytest.approx(top[1] + 10.0)
+    assert all(w.place.y > lines[0].start.y for w in letters)
+    section = Sources(drilled(), QUIET).content(views[2])
+    assert section.box[2] - section.box[0] == pytest.approx(80.0)
+
+
+@pytest.mark.parametrize(
+    ("shows", "why"),
+    [
+        ("section:front:nan", "no section"), ("section:iso:3", "no section"), ("section:front:1e300", "no section"),
+        ("section:front", "no section"), ("section", "no section"), ("sideways", "no view"),
+    ],
+)  # fmt: skip
+def test_sections_that_cannot_be(shows, why):
+    with pytest.raises(DeliverError, match=why):
+        SetSheet(Sheet(views=(SheetView(shows),))).apply(State())
+
+
+def test_a_plane_beside_all_bodies_is_told():
+    with pytest.raises(SyntaxaError, match="beside all bodies"):
+        made_sheet(Sheet(views=(SheetView("section:front:500"),)), drilled())

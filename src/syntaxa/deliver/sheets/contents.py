@@ -14,6 +14,7 @@ from syntaxa.define.views import spans_of
 from syntaxa.deliver.linetypes import dashes_of
 from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, box_of, plan_marks, shown
 from syntaxa.deliver.plan import plan_of
+from syntaxa.deliver.sheets.looking import section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, SheetView
 from syntaxa.deliver.sheets.values import value_text
 from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Leader, Text, strokes_of
@@ -22,11 +23,12 @@ from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Context
 from syntaxa.errors import DeliverError
 from syntaxa.form.asking import asked
+from syntaxa.form.model import Solid
 from syntaxa.form.part import Formed
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.transform import Transform
-from syntaxa.geometry.types import Box
+from syntaxa.geometry.types import Box, Floats
 
 #: Weights of lines in mm (ISO 128-2: wide and narrow are as 2 to 1), and dashes of hidden lines and centre lines.
 WIDE, NARROW = 0.5, 0.25
@@ -40,6 +42,9 @@ _INK = 0x202020
 
 #: mm: how fine lines are looked at, and how far apart two are that lie on each other.
 _FINE, _ON = 0.01, 2e-3
+
+#: mm to which corners of areas that are hatched are rounded.
+_GRID = 1e-6
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +62,7 @@ class Content:
     """What a view shows.
 
     centres   of circles, and their radii, which get centre marks
+    cut       areas where bodies were cut through, which are hatched
     lost      what could not be carried over: kind, how many, and why
     """
 
@@ -66,6 +72,7 @@ class Content:
     dimensions: tuple[Dimensioned, ...] = ()
     centres: tuple[tuple[Point, float], ...] = ()
     lost: tuple[tuple[str, int, str], ...] = ()
+    cut: shapely.Geometry | None = None
 
 
 @dataclass
@@ -89,14 +96,24 @@ class Sources:
         wanted = [v for v in dict.fromkeys(v.shows for v in views) if v in BODY_VIEWS and v not in self.bodies]
         if not wanted:
             return
+        lines = asked(self.context, "view_lines", self._solids(), tuple(wanted), about="Drawing the views")
+        self.bodies |= dict(zip(wanted, lines, strict=True))
+
+    def _solids(self) -> tuple[Solid, ...]:
         solids = tuple(b.solid for b in self.state.part(Formed).bodies if not b.hidden)
         if not solids:
             raise DeliverError("There is no body to be seen.", suggestion="Raise a region in Form first.")
-        lines = asked(self.context, "view_lines", solids, tuple(wanted), about="Drawing the views")
-        self.bodies |= dict(zip(wanted, lines, strict=True))
+        return solids
 
     def _made(self, view: SheetView) -> Content:
         kind, _, name = view.shows.partition(":")
+        section = section_in(view.shows)
+        if section is not None:
+            lines, cut = asked(
+                self.context, "section_lines", self._solids(), section.view, section.depth, about="Cutting through"
+            )
+            made = _of_body(section.view, lines, (), hidden=view.hidden)
+            return replace(made, title=f"Section at {'xyz'[section.axis]} = {section.place:g}", cut=_united(cut))
         if kind in BODY_VIEWS:
             self.want_bodies([view])
             own = tuple(_on_body(self.state, kind)) if view.dimensions else ()
@@ -178,6 +195,11 @@ def _of_body(
     }  # fmt: skip
     centres = tuple((Point(x, y), r) for x, y, r in sorted(circles)) if view != "isometric" else ()
     return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), dimensions, centres)
+
+
+def _united(triangles: Floats) -> shapely.Geometry:
+    """Triangles (n, 3, 2) as areas."""
+    return shapely.union_all(shapely.polygons(triangles), grid_size=_GRID) if len(triangles) else shapely.Polygon()
 
 
 def _each_once(lines: Sequence[tuple[Shape, bool]]) -> list[tuple[Shape, bool]]:

@@ -6,12 +6,16 @@ import math
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
+import shapely
+from shapely.affinity import affine_transform
+
 from syntaxa.deliver.pages.model import Leaf, Mark, Pen, Stroke, Words, box_of, moved
-from syntaxa.deliver.sheets.contents import CENTRE, NARROW, Content, Sources
-from syntaxa.deliver.sheets.dimensioning import Room, dimension_marks, head
+from syntaxa.deliver.sheets.contents import CENTRE, NARROW, WIDE, Content, Sources
+from syntaxa.deliver.sheets.dimensioning import HEAD, Room, dimension_marks, head
 from syntaxa.deliver.sheets.frame import Framed, framed
 from syntaxa.deliver.sheets.laying import Laid, laid_out
-from syntaxa.deliver.sheets.model import BODY_VIEWS, Note, Sheet, Sheets
+from syntaxa.deliver.sheets.looking import AXES, section_in
+from syntaxa.deliver.sheets.model import Note, Sheet, Sheets
 from syntaxa.deliver.sheets.papers import paper_of, scale_of, scale_text
 from syntaxa.deliver.sheets.tables import Table, hole_table, part_table
 from syntaxa.drawing.state import State
@@ -24,6 +28,9 @@ from syntaxa.geometry.types import Box
 
 #: mm: height of what a view is called, how far a centre mark reaches beyond its circle, and between tables.
 _TITLE, _REACH, _BETWEEN = 5.0, 3.0, 4.0
+
+#: mm between lines of hatching, the least of one, how far a cut line goes past its view, and its wide ends.
+_HATCH, _LEAST, _PAST, _WIDE_END = 2.5, 0.05, 6.0, 5.0
 
 #: mm by which a view may reach over the frame by rounding.
 _HAIR = 1e-6
@@ -82,6 +89,7 @@ def made_sheet(
         crowded += left
         count += len(one.content.dimensions)
     marks += _table_marks(tables, frame)
+    marks += _planes(laid)
     for note in sheet.notes:
         marks += _note_marks(note)
     leaf = Leaf(paper.width, paper.height, tuple(marks), job or sheet.name).inked(sheet.ink)
@@ -125,6 +133,7 @@ def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tu
     by = _onto_paper(one)
     marks = list(moved(one.content.marks, by))
     room = Room.of(marks, box_of(marks) or one.box)
+    marks += _hatched(one.content, by)
     centres = list(_centre_marks(one.content, by))
     if numbered:
         centres += _hole_numbers(one.content, by)
@@ -134,7 +143,7 @@ def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tu
         low = (box_of(marks) or one.box)[1]
         text = one.content.title + (f" ({scale_text(one.scale)})" if differs else "")
         across = (one.box[0] + one.box[2]) / 2
-        if one.view.shows not in BODY_VIEWS or one.view.shows == "isometric" or differs:
+        if one.view.shows not in AXES or differs:
             marks.append(Words(text, Point(across, low - _TITLE - 2.0), _TITLE * 0.7, 0.0, "centre", 0, "titles"))
     return marks, crowded
 
@@ -160,6 +169,56 @@ def _centre_marks(content: Content, by: Transform) -> Iterator[Mark]:
         for dx, dy in ((reach, 0.0), (0.0, reach)):
             line = Line(Point(at.x - dx, at.y - dy), Point(at.x + dx, at.y + dy))
             yield Stroke(line, pen, "centre-lines")
+
+
+def _hatched(content: Content, by: Transform) -> Iterator[Mark]:
+    """Narrow lines at 45 degrees over what was cut through (ISO 128-3)."""
+    if content.cut is None or content.cut.is_empty:
+        return
+    c, s = by.a, by.b
+    area = affine_transform(content.cut, [c, by.c, s, by.d, by.e, by.f])
+    x0, y0, x1, y1 = area.bounds
+    reach = y1 - y0
+    count = math.ceil((x1 - x0 + reach) / _HATCH)
+    lines = [((x0 - reach + k * _HATCH, y0), (x0 + k * _HATCH, y1)) for k in range(1, count)]
+    shapely.prepare(area)
+    for piece in shapely.get_parts(shapely.intersection(shapely.linestrings(lines), area)) if lines else ():
+        if piece.geom_type == "LineString" and piece.length > _LEAST:
+            (ax, ay), (bx, by_) = piece.coords[0], piece.coords[-1]
+            yield Stroke(Line(Point(ax, ay), Point(bx, by_)), Pen(NARROW), "hatching")
+
+
+def _planes(laid: Sequence[Laid]) -> Iterator[Mark]:
+    """Where sections are cut, in the views that see their planes edge on: a line with arrows and a letter, which stands
+    over the section as well (ISO 128-3).
+    """
+    cuts = [(one, section) for one in laid if (section := section_in(one.view.shows)) is not None]
+    for letter, (own, section) in zip("ABCDEFGHJKLMNPQRSTUVWXYZ", cuts, strict=False):
+        middle, top = (own.box[0] + own.box[2]) / 2, own.box[3] + 4.0
+        yield Words(f"{letter}-{letter}", Point(middle, top), 5.0, 0.0, "centre", 0, "titles")
+        for one in laid:
+            seen = section.line_in(one.view.shows)
+            if seen is not None:
+                yield from _plane(one, letter, *seen)
+
+
+def _plane(one: Laid, letter: str, upright: bool, place: float, looks: float) -> Iterator[Mark]:
+    by = _onto_paper(one)
+    box, at = one.box, by.point(Point(place, place))
+    ends = (
+        (Point(at.x, box[1] - _PAST), Point(at.x, box[3] + _PAST)) if upright
+        else (Point(box[0] - _PAST, at.y), Point(box[2] + _PAST, at.y))
+    )  # fmt: skip
+    yield Stroke(Line(*ends), Pen(NARROW, 0, CENTRE), "sections")
+    way = (0.0 if looks > 0 else math.pi) if upright else (math.pi / 2 if looks > 0 else -math.pi / 2)
+    inward = (ends[1] - ends[0]) * (1 / ends[0].distance_to(ends[1]))
+    for end, sign in ((ends[0], 1.0), (ends[1], -1.0)):
+        yield Stroke(Line(end, end + inward * (sign * _WIDE_END)), Pen(2 * WIDE), "sections")
+        tip = polar(end, 2.5 * HEAD, way)
+        yield Stroke(Line(end, tip), Pen(NARROW), "sections")
+        yield head(tip, way)
+        beside = polar(end, 2.5 * HEAD + 2.5, way)
+        yield Words(letter, Point(beside.x, beside.y - 2.5), 5.0, 0.0, "centre", 0, "sections")
 
 
 def _hole_numbers(content: Content, by: Transform) -> Iterator[Mark]:

@@ -25,7 +25,7 @@ class SheetView(msgspec.Struct, frozen=True, omit_defaults=True):
     """A view on a sheet.
 
     shows   "profiles" for all sketches that go out, "profiles:NAME" for one, "received" for the drawing as it came,
-            "received:PART" for a part of it by number, or where bodies are seen from
+            "received:PART" for a part of it by number, where bodies are seen from, or "section:VIEW:MM"
     place   mm of paper, where its middle is put; None where the sheet lays it out
     scale   its own; empty for that of the sheet
     hidden  whether hidden lines are drawn; dimensions  whether those of the job come along

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import ClassVar
 
+from syntaxa.deliver.sheets.looking import section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets
 from syntaxa.deliver.sheets.papers import paper_of, scale_of
 from syntaxa.drawing.state import Entry, State
@@ -68,7 +69,8 @@ def check_sheet(sheet: Sheet) -> None:
     for view in sheet.views:
         scale_of(view.scale)
         kind, _, name = view.shows.partition(":")
-        if view.shows not in (*BODY_VIEWS, "profiles", "received") and not (kind in ("profiles", "received") and name):
+        known = view.shows in (*BODY_VIEWS, "profiles", "received") or (kind in ("profiles", "received") and name)
+        if not known and section_in(view.shows) is None:
             raise DeliverError(
                 f"“{view.shows}” is no view.",
                 suggestion=f"Views are profiles, received, {', '.join(BODY_VIEWS)}.",

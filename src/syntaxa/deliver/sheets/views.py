@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
 import numpy as np
 
-from syntaxa.deliver.pages.pdf import pdf_of
-from syntaxa.deliver.sheets.making import Made, made_sheet
 from syntaxa.deliver.sheets.model import Sheets
 from syntaxa.drawing.view import Standing, View, on_state
 from syntaxa.errors import Progress, SyntaxaError
 from syntaxa.geometry.types import Bytes
+
+if TYPE_CHECKING:
+    from syntaxa.deliver.sheets.making import Made
 
 #: mm in an inch, and pixels of a picture at the most.
 _INCH, _MOST = 25.4, 24_000_000
@@ -34,6 +36,9 @@ class Pixels:
 
 
 def _shown(standing: Standing, name: str, job: str, *, progress: Progress) -> Shown:
+    # What makes sheets is loaded when one is looked at.
+    from syntaxa.deliver.sheets.making import made_sheet
+
     sheet = standing.state.part(Sheets).sheet(name)
     if sheet is None:
         return Shown(why=f"There is no sheet “{name}”.")
@@ -47,6 +52,8 @@ def _shown(standing: Standing, name: str, job: str, *, progress: Progress) -> Sh
 
 def _pixels(standing: Standing, name: str, job: str, dots: float, *, progress: Progress) -> Pixels:
     import pypdfium2
+
+    from syntaxa.deliver.pages.pdf import pdf_of
 
     shown = _shown(standing, name, job, progress=lambda share: progress(0.5 * share))
     if shown.made is None:

@@ -50,6 +50,11 @@ class Drawn:
     visible: bool
 
 
+def eye_and_right(view: ViewOf) -> tuple[tuple[int, int, int], tuple[int, int, int]]:
+    """The direction to the eye of a view, and that to its right."""
+    return _EYES[view]
+
+
 def lines_of_view(shape: Shape, view: ViewOf, exact: bool = True) -> list[Drawn]:
     """Sharp edges and outlines of a solid, without the joints of tangent faces."""
     eye, right = _EYES[view]

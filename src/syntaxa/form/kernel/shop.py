@@ -30,10 +30,11 @@ from syntaxa.form.kernel.placing import Rows, placed
 from syntaxa.form.kernel.raising import prism, turned
 from syntaxa.form.kernel.reading import Wishes, read_views
 from syntaxa.form.kernel.rounding import EdgeKind, edge_in_words, treated
+from syntaxa.form.kernel.sectioning import section_of
 from syntaxa.form.model import Details, EdgeKey, Figures, Lift, Made, Mesh, Solid, Spin
 from syntaxa.form.refusal import KernelError
 from syntaxa.geometry.shapes import Shape as Shape2d
-from syntaxa.geometry.types import Box
+from syntaxa.geometry.types import Box, Floats
 from syntaxa.watching import still_wanted
 
 #: Solids that are kept as they are, and seconds that the lines of a view may take.
@@ -193,6 +194,21 @@ def view_lines(
             lines = guarded(partial(lines_of_view, shape, view, False), 2 * _VIEW_SECONDS)
         found.append([(line.shape, line.visible) for line in lines])
     return found
+
+
+def section_lines(
+    targets: tuple[Solid, ...], view: ViewOf, at: float, *, progress: Progress = no_progress
+) -> tuple[list[tuple[Shape2d, bool]], Floats]:
+    """The lines of bodies cut through, and triangles of where they were cut; see `section_of`."""
+    progress(0.0)
+    bodies = [_got(t) for t in targets]
+    try:
+        lines, cut = guarded(partial(section_of, bodies, view, at, True), _VIEW_SECONDS)
+    except KernelError as error:
+        if "beside all bodies" in error.sentence:
+            raise
+        lines, cut = guarded(partial(section_of, bodies, view, at, False), 2 * _VIEW_SECONDS)
+    return [(line.shape, line.visible) for line in lines], cut
 
 
 def details(target: Solid, *, progress: Progress = no_progress) -> Details:

@@ -12,11 +12,9 @@ from syntaxa.app.shell.commands import Command
 from syntaxa.app.widgets.labels import counted
 from syntaxa.cut.library import machine_named, text_of, tools_as_csv, tools_from
 from syntaxa.cut.part import Planned
-from syntaxa.cut.proving import proven
 from syntaxa.cut.sets import OperationSet, set_as_toml, set_in
 from syntaxa.cut.sheets import on_sheet
 from syntaxa.cut.steps import DropOperations, HoldTools, SetMachine, SetOperation, SetStock
-from syntaxa.deliver.cutting import deliver_drawing, deliver_program
 from syntaxa.deliver.out import put_out
 from syntaxa.errors import Progress, SyntaxaError
 
@@ -130,6 +128,8 @@ def ask_program(stage: CutStage, a_file_a_tool: bool = False) -> None:
     )
 
     def write(done: Proven, path: Path) -> Sequence[str]:
+        from syntaxa.deliver.cutting import deliver_program
+
         files = deliver_program(done, path, a_file_a_tool)
         return [f"{len(files)} files."] if len(files) > 1 else []
 
@@ -148,6 +148,9 @@ def ask_sheets(stage: CutStage) -> None:
     names = [name for name, _ in state.part(Planned).sheets]
 
     def work(progress: Progress) -> list[str]:
+        from syntaxa.cut.proving import proven
+        from syntaxa.deliver.cutting import deliver_program
+
         wrong = []
         for n, name in enumerate(names):
             progress(n / len(names))
@@ -197,7 +200,13 @@ def ask_drawing(stage: CutStage) -> None:
     path = shell.choosers.save_cut(
         shell.window, "Write the paths", shell.settings.values.folder, f"{stage.job_name}-cut.svg", kinds
     )
-    _written(stage, path, lambda done, path: deliver_drawing(done.work, path))
+
+    def write(done: Proven, path: Path) -> Sequence[str]:
+        from syntaxa.deliver.cutting import deliver_drawing
+
+        return deliver_drawing(done.work, path)
+
+    _written(stage, path, write)
 
 
 def ask_machine(stage: CutStage) -> None:

@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxL
 
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, counted, label, roomy, row_of
-from syntaxa.cut.nesting import Turning
+from syntaxa.cut.model import Turning
 from syntaxa.cut.part import Planned
 from syntaxa.cut.sheets import NestParts
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from pathlib import Path
 
 import msgspec
@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLin
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.deliver.sheets.frame import template_fields
+from syntaxa.deliver.sheets.looking import AXES, Section, section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
 from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, check_sheet
@@ -175,6 +176,11 @@ class SheetsPage(QWidget):
         grid.addWidget(label("Its scale", "dim"), 0, 0)
         grid.addWidget(self.view_scale, 0, 1)
         grid.addLayout(row_of(self.hidden, self.dimensions, None), 1, 1)
+        self._cut_title, self.cut_at = label("Cut at, mm", "dim"), QLineEdit()
+        self.cut_at.setAccessibleName("Where the section is cut, in mm")
+        self.cut_at.editingFinished.connect(self._cut_typed)
+        grid.addWidget(self._cut_title, 2, 0)
+        grid.addWidget(self.cut_at, 2, 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(row_of(less, lay, None))
         column.addWidget(self._one)
@@ -251,7 +257,13 @@ class SheetsPage(QWidget):
         if view is None:
             return
         self.view_scale.setCurrentText(view.scale or "of the sheet")
-        body = view.shows in BODY_VIEWS
+        section = section_in(view.shows)
+        for widget in (self._cut_title, self.cut_at):
+            widget.setVisible(section is not None)
+        if section is not None and not (self.cut_at.hasFocus() and self.cut_at.isModified()):
+            self.cut_at.setText(f"{section.place:g}")
+            self.cut_at.setModified(False)
+        body = view.shows in BODY_VIEWS or section is not None
         self.hidden.setVisible(body)
         self.dimensions.setVisible(view.shows.startswith("profiles") or view.shows in ("front", "top", "right"))
         self.hidden.setChecked(view.hidden)
@@ -403,7 +415,7 @@ class SheetsPage(QWidget):
         sheet = self.sheet
         if sheet is not None and self.kind.count():
             shows = self.kind.currentData()
-            view = SheetView(shows, hidden=shows != "isometric")
+            view = SheetView(shows, hidden=shows in AXES)
             self._set(views=(*sheet.views, view))
 
     def _drop_view(self) -> None:
@@ -422,6 +434,15 @@ class SheetsPage(QWidget):
             view = msgspec.structs.replace(sheet.views[at], **changes)
             self._set(views=(*sheet.views[:at], view, *sheet.views[at + 1 :]))
 
+    def _cut_typed(self) -> None:
+        sheet, at = self.sheet, self.view_number
+        section = section_in(sheet.views[at].shows) if sheet is not None and 0 <= at < len(sheet.views) else None
+        if section is None or not self.cut_at.isModified():
+            return
+        self.cut_at.setModified(False)
+        text = self.cut_at.text().strip().replace(",", ".")
+        self._set_view(shows=f"section:{section.view}:{text}")
+
     def _set_view_scale(self) -> None:
         text = self.view_scale.currentText().strip()
         self._set_view(scale="" if text == "of the sheet" else text)
@@ -436,6 +457,9 @@ _NAMES = {"profiles": "All profiles", "received": "The drawing as received"}
 def view_name(view: SheetView) -> str:
     """What a view is called in lists."""
     kind, _, name = view.shows.partition(":")
+    section = section_in(view.shows)
+    if section is not None:
+        return f"Section, from the {section.view}, at {'xyz'[section.axis]} = {section.place:g}"
     if kind == "profiles" and name:
         return f"Sketch {name}"
     if kind == "received" and name:
@@ -446,8 +470,17 @@ def view_name(view: SheetView) -> str:
 def _kinds(state: State) -> Sequence[str]:
     """What can be seen on a sheet."""
     sketches = [f"profiles:{s.name}" for s in state.profiles() if s.curves]
-    bodies = BODY_VIEWS if any(not b.hidden for b in state.part(Formed).bodies) else ()
+    shown = [b.figures.box for b in state.part(Formed).bodies if not b.hidden]
+    bodies = (*BODY_VIEWS, *_sections(shown)) if shown else ()
     return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received")
+
+
+def _sections(boxes: Sequence[Sequence[float]]) -> Iterator[str]:
+    """Sections through the middle of all bodies."""
+    for view in ("front", "top", "right"):
+        axis = Section(view, 0.0).axis
+        middle = (min(b[axis] for b in boxes) + max(b[axis + 3] for b in boxes)) / 2
+        yield f"section:{view}:{middle:g}"
 
 
 def _first_views(state: State) -> tuple[SheetView, ...]:
