@@ -6,6 +6,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterator, Sequence
+from typing import TYPE_CHECKING
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
@@ -22,9 +23,11 @@ from syntaxa.cut.bench.verdict import Found
 from syntaxa.cut.model import KeepOut
 from syntaxa.cut.paths.model import Run, What
 from syntaxa.cut.paths.planning import Work
-from syntaxa.cut.proving import Proven
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.types import Box, Bytes, Floats
+
+if TYPE_CHECKING:
+    from syntaxa.cut.proving import Proven
 
 #: Runs painted between two looks at the event queue; numbers that are drawn at the most.
 _A_SLICE, _MOST_NUMBERS = 40, 400

@@ -3,19 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import get_args
+from typing import TYPE_CHECKING, get_args
 
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.cut.contours import Contour
 from syntaxa.cut.model import Ordering
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.planning import Cutting
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.steps import OrderCuts
+
+if TYPE_CHECKING:
+    from syntaxa.cut.contours import Contour
+    from syntaxa.cut.proving import Proven
 
 _SAYS: dict[Ordering, str] = {
     "by tool": "As few changes of tools as can be, then little travel",

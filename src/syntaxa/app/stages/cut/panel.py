@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QTabWidget
@@ -19,11 +20,13 @@ from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_ro
 from syntaxa.cut.library import Machine
 from syntaxa.cut.model import Tool
 from syntaxa.cut.part import Planned
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.views import MADE, Made
 from syntaxa.drawing.step import Step
 from syntaxa.job.evaluate import in_doubt
 from syntaxa.job.model import Job
+
+if TYPE_CHECKING:
+    from syntaxa.cut.proving import Proven
 
 
 class CutPanel(StagePanel):

@@ -3,16 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import TYPE_CHECKING
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, counted, label, row_of
-from syntaxa.cut.contours import Contour
 from syntaxa.cut.model import Place
 from syntaxa.cut.part import Planned
 from syntaxa.cut.steps import SetPick, SetPlace
+
+if TYPE_CHECKING:
+    from syntaxa.cut.contours import Contour
 
 
 class PlaceRow(QWidget):

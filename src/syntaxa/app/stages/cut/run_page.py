@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QElapsedTimer, Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider, QVBoxLayout, QWidget
@@ -10,10 +11,12 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider, QVBoxLayout, QWidget
 from syntaxa.app.stages.cut.operations_page import clock
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.cut.bench.timeline import Standing, Timeline
 from syntaxa.cut.bench.verdict import FOUND_KINDS, Found
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.views import Made
+
+if TYPE_CHECKING:
+    from syntaxa.cut.bench.timeline import Standing, Timeline
+    from syntaxa.cut.proving import Proven
 
 #: Steps of the slider, milliseconds between two pictures, and how many times as fast as on the machine.
 _STEPS, _FRAME, _SPEEDS = 2000, 40, (1, 2, 5, 10, 25, 100)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from functools import cached_property
 from pathlib import Path
-from typing import cast
+from typing import TYPE_CHECKING, cast
 
 import msgspec
 from PyQt6.QtWidgets import QWidget
@@ -38,10 +38,12 @@ from syntaxa.cut.bench.timeline import Standing
 from syntaxa.cut.library import machines, shipped_tools
 from syntaxa.cut.model import Operation, Pick, Settings
 from syntaxa.cut.part import Planned
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.steps import HoldTools, SetOperation, SetPick
 from syntaxa.cut.views import STOCKS
 from syntaxa.geometry.types import Box, Floats
+
+if TYPE_CHECKING:
+    from syntaxa.cut.proving import Proven
 
 #: mm round a finding that are seen when it is gone to, and pixels within which a click means a path.
 _ROOM, _REACH = 15.0, 8.0

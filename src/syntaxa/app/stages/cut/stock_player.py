@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from PyQt6.QtCore import QElapsedTimer, QObject, QTimer, pyqtSignal
 
 from syntaxa.cut.bench.heights import HeightMap
-from syntaxa.cut.proving import Proven
 from syntaxa.cut.views import Stocks
+
+if TYPE_CHECKING:
+    from syntaxa.cut.proving import Proven
 
 #: Milliseconds of cutting before the window has its turn, and moves between two looks at the clock.
 _TURN, _MOVES = 15, 10
