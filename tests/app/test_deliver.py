@@ -7,7 +7,7 @@ import zipfile
 import ezdxf
 import pypdfium2
 import pytest
-from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtPrintSupport import QPrinter
 from PyQt6.QtTest import QTest
@@ -217,6 +217,48 @@ def test_sheets_are_renamed_added_and_removed(seat, settled, tmp_path, chosen):
     page._drop()
     settled()
     assert [s.name for s in sheets(seat)] == ["Seat"]
+
+
+def test_notes_are_put_with_a_line_and_taken_off(seat, settled):
+    page = with_sheet(seat, settled)
+    view = seat.stage("deliver").sheet.view
+    page._put_note()
+    assert "needs words" in panel(seat)._refused.text()
+    page.note.setText("break edges / all round")
+    page._put_note()
+    begin, end = QPoint(300, 300), QPoint(360, 240)
+    QTest.mousePress(view, Qt.MouseButton.LeftButton, pos=begin)
+    QTest.mouseMove(view, end)
+    QTest.mouseRelease(view, Qt.MouseButton.LeftButton, pos=end)
+    settled()
+    (note,) = sheets(seat)[0].notes
+    assert note.text == "break edges\nall round"
+    assert note.place == pytest.approx(view._to_paper(QPointF(end)), abs=0.02)
+    assert note.points_at == pytest.approx(view._to_paper(QPointF(begin)), abs=0.02)
+    page.note.setText("given up")
+    page._put_note()
+    QTest.keyClick(view, Qt.Key.Key_Escape)
+    settled()
+    assert len(sheets(seat)[0].notes) == 1
+    page.notes.selectRow(0)
+    page._drop_note()
+    settled()
+    assert sheets(seat)[0].notes == ()
+
+
+def test_an_svg_for_each_colour(seat, settled, chosen, tmp_path):
+    files = panel(seat).files
+    files._format.setCurrentIndex(next(k for k, f in enumerate(FORMATS) if f.key == "svg"))
+    settled()
+    files._by_colour.click()
+    chosen.path = tmp_path / "seat.svg"
+    files.write.click()
+    settled()
+    colours = {s.colour for s in seat.session.state.profiles() if s.curves}
+    written = sorted(p.name for p in tmp_path.glob("seat-*.svg"))
+    assert written == sorted(f"seat-{c:06x}.svg" for c in colours)
+    heads = {(tmp_path / n).read_text().split("viewBox")[1].split(">")[0] for n in written}
+    assert len(heads) == 1  # all are as large, and lie on each other
 
 
 def test_a_frame_from_a_file(seat, settled, chosen, tmp_path):

@@ -40,7 +40,8 @@ class Format:
         if self.ending == ".dxf":
             return frozenset(("unit", "roles", "construction", "beside"))
         if self.holds == "profiles":
-            more = {".pdf": ("ink", "archive"), ".png": ("ink", "dots")}.get(self.ending, ())
+            own = {".pdf": ("ink", "archive"), ".png": ("ink", "dots"), ".svg": ("by_colour",)}
+            more = own.get(self.ending, ())
             return frozenset(("roles", "construction", *more))
         return frozenset()
 

@@ -32,12 +32,13 @@ _FIT = 0.001
 _DOWN = Transform.scaling(1, -1)
 
 
-def svg_bytes(plan: Plan) -> tuple[bytes, tuple[str, ...]]:
+def svg_bytes(plan: Plan, frame: Plan | None = None) -> tuple[bytes, tuple[str, ...]]:
     """The file as bytes, and what the format could not hold as it was.
 
     y points down in SVG, so everything is mirrored to look the same.
+    frame  what the picture is as large as, where that is more than what is in it
     """
-    every = [s for part in plan.placed() for s in part.shapes]
+    every = [s for part in (frame or plan).placed() for s in part.shapes]
     boxes = [bounds(s.transformed(_DOWN)) for s in every] or [(0.0, 0.0, 0.0, 0.0)]
     left, top = min(b[0] for b in boxes) - _MARGIN, min(b[1] for b in boxes) - _MARGIN
     width, height = max(b[2] for b in boxes) + _MARGIN - left, max(b[3] for b in boxes) + _MARGIN - top

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Literal
@@ -30,6 +31,7 @@ class Output:
     construction  whether construction sketches go out, too
     beside        whether dimensions, texts and hatches go out, too (DXF)
     ink           of PDF and PNG; archive  PDF as PDF/A-2b; dots  to the inch of a PNG
+    by_colour     a file for each colour (SVG)
     """
 
     unit: FileUnit = "mm"
@@ -40,6 +42,7 @@ class Output:
     ink: InkChoice = "colour"
     archive: bool = False
     dots: float = 150.0
+    by_colour: bool = False
 
 
 #: As a file goes out where nothing is said.
@@ -52,6 +55,7 @@ class Delivered:
 
     plan: Plan
     notes: tuple[str, ...]
+    files: tuple[Path, ...] = ()
 
     def count(self) -> int:
         """How many shapes there are."""
@@ -72,8 +76,22 @@ def deliver(state: State, path: Path, output: Output = PLAIN) -> Delivered:
     if bent:
         things = "1 ellipse or spline is" if bent == 1 else f"{bent} ellipses and splines are"
         notes = (*notes, f"{things} part of a contour and went out as tangent arcs, within {Tolerances().fit} mm.")
+    if output.by_colour and path.suffix.lower() == ".svg":
+        return Delivered(plan, notes, tuple(_by_colour(plan, path)))
     put_out(path, data)
-    return Delivered(plan, notes)
+    return Delivered(plan, notes, (path,))
+
+
+def _by_colour(plan: Plan, path: Path) -> Iterator[Path]:
+    """A file for each colour of lines, with the colour in its name; all are as large and lie on each other."""
+    from syntaxa.deliver.svg import svg_bytes
+
+    parts = list(plan.placed())
+    for colour in dict.fromkeys(p.colour for p in parts):
+        own = tuple(p for p in parts if p.colour == colour)
+        file = path.with_stem(f"{path.stem}-{colour:06x}")
+        put_out(file, svg_bytes(Plan(own), frame=plan)[0])
+        yield file
 
 
 def _data(state: State, plan: Plan, ending: str, output: Output) -> tuple[bytes, tuple[str, ...]]:

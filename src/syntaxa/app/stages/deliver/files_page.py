@@ -5,12 +5,12 @@ from __future__ import annotations
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import surveyed
-from syntaxa.app.widgets.labels import button, cell, counted, label, roomy, set_role, table
+from syntaxa.app.widgets.labels import button, cell, counted, label, roomy, row_of, set_role, table
 from syntaxa.deliver.figures import Figures, total
 from syntaxa.deliver.formats import FORMATS, Format
 from syntaxa.deliver.pages.model import InkChoice
@@ -64,6 +64,7 @@ class FilesPage(QWidget):
         self._beside = QCheckBox("Dimensions, texts and hatches go out, too")
         self._beside.setToolTip("As true dimensions and texts of the DXF")
         self._archive = QCheckBox("For archives (PDF/A-2b)")
+        self._by_colour = QCheckBox("A file for each colour")
         self._size = label("", "figure")
         self._rows: dict[str, tuple[QWidget | None, QWidget]] = {}
         grid = QGridLayout()
@@ -80,16 +81,19 @@ class FilesPage(QWidget):
             grid.addWidget(title, k, 0)
             grid.addWidget(widget, k, 1)
             self._rows[key] = title, widget
-        for k, (key, box) in enumerate(
-            (("construction", self._construction), ("beside", self._beside), ("archive", self._archive)), len(named)
-        ):
+        boxes = (
+            ("construction", self._construction), ("beside", self._beside), ("archive", self._archive),
+            ("by_colour", self._by_colour),
+        )  # fmt: skip
+        for k, (key, box) in enumerate(boxes, len(named)):
             grid.addWidget(box, k, 1)
             box.clicked.connect(lambda _on: self.changed.emit())
             self._rows[key] = None, box
         for combo in (self._format, self._roles, self._ink, self._unit):
             combo.currentIndexChanged.connect(lambda _index: self.changed.emit())
-        grid.addWidget(label("Overall size", "dim"), 9, 0)
-        grid.addWidget(self._size, 9, 1)
+        row = len(named) + len(boxes)
+        grid.addWidget(label("Overall size", "dim"), row, 0)
+        grid.addWidget(self._size, row, 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(grid)
         self._what = table("What goes out", ("Sketch", "Profiles", "Holes", "Open"), 0)
@@ -99,12 +103,9 @@ class FilesPage(QWidget):
         self._result = label("", "good", wrap=True)
         self._result.hide()
         column.addWidget(self._result)
-        row = QHBoxLayout()
-        row.addStretch()
         self.write = button("Write the file…", primary=True)
         self.write.clicked.connect(self.deliver_wanted)
-        row.addWidget(self.write)
-        column.addLayout(row)
+        column.addLayout(row_of(None, self.write))
 
     # ------------------------------------------------------------------ what is chosen
 
@@ -126,6 +127,7 @@ class FilesPage(QWidget):
             self._ink.currentData(),
             "archive" in counts and self._archive.isChecked(),
             self._number() or 150.0,
+            "by_colour" in counts and self._by_colour.isChecked(),
         )
 
     def _number(self) -> float | None:

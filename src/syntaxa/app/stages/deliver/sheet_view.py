@@ -38,6 +38,8 @@ class SheetView(QWidget):
     placed = pyqtSignal(int, object)
     #: More dots to the inch are wanted.
     dots_wanted = pyqtSignal()
+    #: Where something was put (mm), and from where a line leads to it, where the mouse was dragged; None for given up.
+    put = pyqtSignal(object, object)
 
     def __init__(self) -> None:
         super().__init__()
@@ -53,6 +55,8 @@ class SheetView(QWidget):
         self._pressed: QPointF | None = None
         self._moving, self._panning = False, False
         self._at = QPointF(0, 0)
+        #: Whether the next click puts something on the sheet.
+        self._putting = False
 
     # ------------------------------------------------------------------ showing
 
@@ -72,6 +76,17 @@ class SheetView(QWidget):
             self._image = QImage(data, width, height, 4 * width, QImage.Format.Format_RGBX8888).copy()
         elif pixels is not None:
             self._image = None
+        self.update()
+
+    def begin_putting(self) -> None:
+        """The next click puts something on the sheet: from a press to where the mouse is let go, with a line."""
+        self._putting = True
+        self.setCursor(Qt.CursorShape.CrossCursor)
+        self.setFocus()
+
+    def _end_putting(self) -> None:
+        self._putting, self._pressed = False, None
+        self.setCursor(Qt.CursorShape.ArrowCursor)
         self.update()
 
     def choose(self, number: int) -> None:
@@ -126,6 +141,9 @@ class SheetView(QWidget):
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(sheet)
         self._draw_boxes(painter)
+        if self._putting and self._pressed is not None:
+            painter.setPen(QPen(QColor("#0e6b63"), 1.4))
+            painter.drawLine(self._pressed, self._at)
         if self.hasFocus():
             painter.setPen(QPen(QColor(self.tokens.accent), 1))
             painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
@@ -165,6 +183,8 @@ class SheetView(QWidget):
         assert event is not None
         self._pressed = self._at = event.position()
         self._moving = False
+        if self._putting:
+            return
         number = self._box_at(event.position()) if event.button() == Qt.MouseButton.LeftButton else -1
         self._panning = number < 0
         if event.button() == Qt.MouseButton.LeftButton and number != self._view:
@@ -175,6 +195,9 @@ class SheetView(QWidget):
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         before, self._at = self._at, event.position()
+        if self._putting:
+            self.update()
+            return
         if self._pressed is not None:
             if self._panning:
                 self._shift += self._at - before
@@ -188,6 +211,14 @@ class SheetView(QWidget):
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         self._at = event.position()
+        if self._putting:
+            pressed = self._pressed
+            self._end_putting()
+            dragged = pressed is not None and (self._at - pressed).manhattanLength() >= _DRAG
+            self.put.emit(
+                self._to_paper(self._at), self._to_paper(pressed) if dragged and pressed is not None else None
+            )
+            return
         if self._moving and 0 <= self._view < len(self._boxes):
             box = self._dragged(self._boxes[self._view][1])
             self._put(box)
@@ -211,7 +242,10 @@ class SheetView(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         move = _MOVES.get(Qt.Key(event.key()))
-        if event.key() == Qt.Key.Key_Escape and (self._moving or self._view >= 0):
+        if event.key() == Qt.Key.Key_Escape and self._putting:
+            self._end_putting()
+            self.put.emit(None, None)
+        elif event.key() == Qt.Key.Key_Escape and (self._moving or self._view >= 0):
             self._pressed, self._moving, self._view = None, False, -1
             self.chosen.emit(-1)
             self.update()

@@ -13,7 +13,7 @@ from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of,
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES, Section, section_in
-from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets, SheetView
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Note, Sheet, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
 from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, check_sheet
 from syntaxa.deliver.sheets.views import Shown
@@ -42,6 +42,8 @@ class SheetsPage(QWidget):
     frame_wanted = pyqtSignal()
     write_wanted = pyqtSignal()
     print_wanted = pyqtSignal()
+    #: A note is to be put on the sheet by the next click.
+    note_wanted = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -79,6 +81,8 @@ class SheetsPage(QWidget):
         inside.addLayout(self._make_paper())
         inside.addWidget(label("Views", "heading"))
         self._make_views(inside)
+        inside.addWidget(label("Notes", "heading"))
+        self._make_notes(inside)
         inside.addWidget(label("Title block", "heading"))
         self._block = QFormLayout()
         self._block.setHorizontalSpacing(8)
@@ -185,6 +189,27 @@ class SheetsPage(QWidget):
         column.addLayout(row_of(less, lay, None))
         column.addWidget(self._one)
 
+    def _make_notes(self, column: QVBoxLayout) -> None:
+        self.notes = RowsView(
+            "Notes on the sheet",
+            (
+                Column("Note", lambda n: n.text.replace("\n", " / "), figure=False),
+                Column("Place", lambda n: f"{n.place[0]:.0f}, {n.place[1]:.0f}"),
+            ),
+        )
+        self.notes.setFixedHeight(_SHEETS)
+        column.addWidget(self.notes)
+        self.note = QLineEdit()
+        self.note.setAccessibleName("Text of a note")
+        self.note.setPlaceholderText("text of a note")
+        put, drop = (
+            button("Put…", "The next click puts it on the sheet; a drag makes a line from what it is about"),
+            button("Remove", "Take the chosen note off the sheet"),
+        )
+        put.clicked.connect(self._put_note)
+        drop.clicked.connect(self._drop_note)
+        column.addLayout(row_of(self.note, put, drop))
+
     # ------------------------------------------------------------------ showing
 
     @property
@@ -247,6 +272,7 @@ class SheetsPage(QWidget):
         if 0 <= at < len(sheet.views):
             self.views.selectRow(at)
         selection.blockSignals(False)
+        self.notes.model_.show_rows(sheet.notes)
         self._show_view()
         self._show_fields(sheet)
 
@@ -422,6 +448,27 @@ class SheetsPage(QWidget):
         sheet, at = self.sheet, self.view_number
         if sheet is not None and 0 <= at < len(sheet.views):
             self._set(views=(*sheet.views[:at], *sheet.views[at + 1 :]))
+
+    def _put_note(self) -> None:
+        if self.note.text().strip():
+            self.note_wanted.emit()
+        else:
+            self.refused.emit("A note needs words.")
+
+    def put_note(self, place: tuple[float, float] | None, about: tuple[float, float] | None) -> None:
+        """The note that was typed stands at a place (mm), with a line to what it is about; None for given up."""
+        sheet, text = self.sheet, self.note.text().strip()
+        if sheet is None or place is None or not text:
+            return
+        at = round(place[0], 2), round(place[1], 2)
+        points_at = None if about is None else (round(about[0], 2), round(about[1], 2))
+        self.note.clear()
+        self._set(notes=(*sheet.notes, Note(text.replace(" / ", "\n"), at, points_at)))
+
+    def _drop_note(self) -> None:
+        sheet, at = self.sheet, self.notes.chosen_row()
+        if sheet is not None and 0 <= at < len(sheet.notes):
+            self._set(notes=(*sheet.notes[:at], *sheet.notes[at + 1 :]))
 
     def _lay_out(self) -> None:
         sheet = self.sheet

@@ -48,6 +48,7 @@ class DeliverStage(Stage):
         made.page_changed.connect(self._page_changed)
         made.sheets.chosen.connect(self._show_sheet)
         made.sheets.frame_wanted.connect(self._ask_frame)
+        made.sheets.note_wanted.connect(self._begin_note)
         made.sheet_wanted.connect(lambda: ask_sheets(self, False))
         made.all_sheets_wanted.connect(lambda: ask_sheets(self, True))
         made.print_wanted.connect(lambda: ask_print(self))
@@ -79,6 +80,7 @@ class DeliverStage(Stage):
         made.view.chosen.connect(self.own_panel.sheets.choose_view)
         made.view.placed.connect(self.own_panel.sheets.place_view)
         made.view.dots_wanted.connect(self._show_sheet)
+        made.view.put.connect(self.own_panel.sheets.put_note)
         return made
 
     # ------------------------------------------------------------------ showing
@@ -109,6 +111,10 @@ class DeliverStage(Stage):
             view.show_sheet((leaf.width, leaf.height), shown.made.boxes)
             view.show_picture(self.shell.session.view(PICTURE, sheet.name, panel.job_name, view.dots))
         view.choose(panel.sheets.view_number)
+
+    def _begin_note(self) -> None:
+        self.shell.tell("Click where the note goes, or drag to it from what it is about. Escape gives up.")
+        self.sheet.view.begin_putting()
 
     def _ask_frame(self) -> None:
         shell = self.shell
