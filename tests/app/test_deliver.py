@@ -14,9 +14,12 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit
 
 from syntaxa.deliver.formats import FORMATS
+from syntaxa.deliver.pages.model import Words
 from syntaxa.deliver.sheets.model import Sheets, SheetView
 from syntaxa.demo.seat import seat_dxf
 from syntaxa.form.raising import RaiseRegions
+from syntaxa.geometry.points import Point
+from syntaxa.geometry.shapes import Circle
 from syntaxa.measure.steps import ChooseUnit
 
 
@@ -219,31 +222,128 @@ def test_sheets_are_renamed_added_and_removed(seat, settled, tmp_path, chosen):
     assert [s.name for s in sheets(seat)] == ["Seat"]
 
 
-def test_notes_are_put_with_a_line_and_taken_off(seat, settled):
-    page = with_sheet(seat, settled)
-    view = seat.stage("deliver").sheet.view
-    page._put_note()
-    assert "needs words" in panel(seat)._refused.text()
-    page.note.setText("break edges / all round")
-    page._put_note()
-    begin, end = QPoint(300, 300), QPoint(360, 240)
+def pixels(window, settled, *places):
+    """Where places of the paper (mm) are on the view of the sheet."""
+    settled()
+    view = window.stage("deliver").sheet.view
+    return [view._to_pixels(Point(*p)).toPoint() for p in places]
+
+
+def dragged(view, begin, end):
     QTest.mousePress(view, Qt.MouseButton.LeftButton, pos=begin)
     QTest.mouseMove(view, end)
     QTest.mouseRelease(view, Qt.MouseButton.LeftButton, pos=end)
+
+
+def laid(window):
+    return window.stage("deliver")._laid()
+
+
+def test_notes_are_put_with_a_line_and_taken_off(seat, settled):
+    page = with_sheet(seat, settled)
+    view, notes = seat.stage("deliver").sheet.view, page.notes
+    notes.put.click()
+    assert "needs words" in panel(seat)._refused.text()
+    notes.text.setText("break edges / all round")
+    notes.put.click()
+    assert "Escape" in seat.stage("deliver").sheet.says.text()
+    begin, end = QPoint(300, 300), QPoint(360, 240)
+    dragged(view, begin, end)
     settled()
     (note,) = sheets(seat)[0].notes
     assert note.text == "break edges\nall round"
     assert note.place == pytest.approx(view._to_paper(QPointF(end)), abs=0.02)
     assert note.points_at == pytest.approx(view._to_paper(QPointF(begin)), abs=0.02)
-    page.note.setText("given up")
-    page._put_note()
+    notes.text.setText("given up")
+    notes.put.click()
     QTest.keyClick(view, Qt.Key.Key_Escape)
     settled()
+    assert view.tool is None
     assert len(sheets(seat)[0].notes) == 1
-    page.notes.selectRow(0)
-    page._drop_note()
+    notes.list.selectRow(0)
+    notes.drop.click()
     settled()
     assert sheets(seat)[0].notes == ()
+
+
+def test_dimensions_are_drawn_by_picking_and_follow_the_meaning(seat, settled):
+    page = with_sheet(seat, settled)
+    part = page.dimensions_part
+    part.draw.click()
+    (one,) = laid(seat)
+    circle = next(c.shape for c in one.content.curves if isinstance(c.shape, Circle))
+    by = one.onto_paper
+    rim = by.point(Point(circle.centre.x + circle.radius, circle.centre.y))
+    view = seat.stage("deliver").sheet.view
+    (at, free) = pixels(seat, settled, (rim.x, rim.y), (one.box[0] - 8, one.box[3] + 8))
+    QTest.mouseClick(view, Qt.MouseButton.LeftButton, pos=at)
+    assert [part.meaning.itemText(k) for k in range(part.meaning.count())] == ["diameter", "radius"]
+    QTest.keyClick(view, Qt.Key.Key_Space)
+    assert part.meaning.currentText() == "radius"
+    assert "Radius" in seat.stage("deliver").sheet.says.text()
+    QTest.mouseMove(view, free)
+    view.grab()  # what is being drawn is painted
+    QTest.mouseClick(view, Qt.MouseButton.LeftButton, pos=free)
+    settled()
+    (measure,) = sheets(seat)[0].views[0].measures
+    assert measure.kind == "radius"
+    made = panel(seat).shown().made
+    words = [m.text for m in made.leaf.marks if isinstance(m, Words) and m.layer == "dimensions"]
+    assert f"R{circle.radius:g}" in words
+    # The tool stays in hand; Escape puts first the picks away, then the tool.
+    QTest.mouseClick(view, Qt.MouseButton.LeftButton, pos=at)
+    QTest.keyClick(view, Qt.Key.Key_Escape)
+    assert view.tool is not None
+    QTest.keyClick(view, Qt.Key.Key_Escape)
+    assert view.tool is None
+    assert not part.draw.isChecked()
+    part.list.selectRow(0)
+    part.drop.click()
+    settled()
+    assert sheets(seat)[0].views[0].measures == ()
+    seat.session.undo()
+    settled()
+    assert len(sheets(seat)[0].views[0].measures) == 1
+
+
+def test_a_detail_and_a_part_are_dragged(seat, settled):
+    page = with_sheet(seat, settled)
+    view = seat.stage("deliver").sheet.view
+
+    def add(data):
+        page.kind.setCurrentIndex(page.kind.findData(data))
+        next(b for b in page.findChildren(QAbstractButton) if b.text() == "Add").click()
+
+    (one,) = laid(seat)
+    middle = (one.box[0] + one.box[2]) / 2, (one.box[1] + one.box[3]) / 2
+    add("a detail")
+    dragged(view, *pixels(seat, settled, middle, (middle[0] + 15, middle[1])))
+    settled()
+    settled()
+    shows = sheets(seat)[0].views[1].shows
+    radius = float(shows.rpartition(",")[2])
+    assert shows.startswith("detail:profiles:")
+    assert radius == pytest.approx(15 / one.scale, rel=0.05)
+    page.choose_view(1)
+    retyped(page.cut_at, "10, 10, 4")
+    settled()
+    assert sheets(seat)[0].views[1].shows == "detail:profiles:10,10,4"
+    retyped(page.cut_at, "nonsense")
+    settled()
+    assert sheets(seat)[0].views[1].shows == "detail:profiles:10,10,4"
+    assert "no detail" in panel(seat)._refused.text()
+    add("a part")
+    dragged(view, *pixels(seat, settled, (middle[0] - 20, middle[1] - 20), middle))
+    assert "as received" in panel(seat)._refused.text()
+    add("received")
+    settled()
+    settled()
+    received = next(one for one in laid(seat) if one.view.shows == "received")
+    low, high = received.box[:2], received.box[2:]
+    add("a part")
+    dragged(view, *pixels(seat, settled, (low[0] + 5, low[1] + 5), ((low[0] + high[0]) / 2, high[1] - 5)))
+    settled()
+    assert sheets(seat)[0].views[2].shows.startswith("window:")
 
 
 def test_an_svg_for_each_colour(seat, settled, chosen, tmp_path):
@@ -259,6 +359,7 @@ def test_an_svg_for_each_colour(seat, settled, chosen, tmp_path):
     assert written == sorted(f"seat-{c:06x}.svg" for c in colours)
     heads = {(tmp_path / n).read_text().split("viewBox")[1].split(">")[0] for n in written}
     assert len(heads) == 1  # all are as large, and lie on each other
+    assert all(name in files._result.text() for name in written)  # and not of a file that is not there
 
 
 def test_a_frame_from_a_file(seat, settled, chosen, tmp_path):

@@ -133,6 +133,7 @@ def _sheet(sheet: argparse.ArgumentParser) -> None:
     sheet.add_argument("--method", default="first", choices=["first", "third"], help="how views of bodies lie")
     sheet.add_argument("--ink", default="colour", choices=["colour", "grey", "black"])
     sheet.add_argument("--holes", action="store_true", help="a table of holes stands on the sheet")
+    sheet.add_argument("--changes", action="store_true", help="a table of what was changed stands on the sheet")
     sheet.add_argument("--parts", action="store_true", help="a table of bodies stands on the sheet")
     sheet.add_argument("--each-part", action="store_true", help="a sheet for each part of the drawing")
     sheet.add_argument("--archive", action="store_true", help="PDF as PDF/A-2b")

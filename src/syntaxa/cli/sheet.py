@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import re
 from collections.abc import Sequence
 from pathlib import Path
 
@@ -19,7 +20,7 @@ from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.papers import scale_text
 from syntaxa.deliver.sheets.parting import parts_of
 from syntaxa.deliver.sheets.steps import check_sheet
-from syntaxa.deliver.sheets.writing import ENDINGS, PageOutput, write_pages
+from syntaxa.deliver.sheets.writing import ENDINGS, PageOutput, left_out, write_pages
 from syntaxa.drawing.state import State
 from syntaxa.form.part import Formed
 from syntaxa.job.evaluate import Evaluation
@@ -48,7 +49,8 @@ def sheet_file(options: argparse.Namespace) -> SheetRecord:
         job = Path(options.file).stem
         if options.each_part:
             return _each_part(options, evaluation, sheet, job)
-        made = made_sheet(sheet, evaluation.state, evaluation.context(), job)
+        sources = Sources(evaluation.state, evaluation.context(), evaluation.changes)
+        made = made_sheet(sheet, evaluation.state, evaluation.context(), job, sources)
         return _written([made], [output], options, evaluation)
 
 
@@ -65,7 +67,7 @@ def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet
     ending, stem = (".pdf", job) if folder else (output.suffix, output.stem)
     base = output if folder else output.parent
     base.mkdir(parents=True, exist_ok=True)
-    sources = Sources(state, evaluation.context())
+    sources = Sources(state, evaluation.context(), evaluation.changes)
     made, paths = [], []
     for n in range(1, len(parts) + 1):
         one = msgspec.structs.replace(sheet, views=(SheetView(f"received:{n}"),), name=f"Part {n}")
@@ -94,7 +96,7 @@ def _sheet(options: argparse.Namespace, state: State) -> Sheet:
     views = tuple(SheetView(name, hidden=name in AXES) for name in _views(options.sheet_views, state))
     made = Sheet(
         "Sheet", options.paper, "usual", options.frame, tuple(fields), options.sheet_scale, options.method, options.ink,
-        views, (), options.holes, options.parts,
+        views, (), options.holes, options.parts, options.changes,
     )  # fmt: skip
     check_sheet(made)
     return made
@@ -104,7 +106,8 @@ def _views(text: str | None, state: State) -> Sequence[str]:
     """What is seen; where nothing is said, views of the bodies, else the profiles."""
     if text is None:
         return ("front", "top", "right", "isometric") if state.part(Formed).bodies else ("profiles",)
-    names = [n.strip() for n in text.split(",") if n.strip()]
+    # A comma before a number belongs to a place.
+    names = [n.strip() for n in re.split(r",(?=\s*[A-Za-z])", text) if n.strip()]
     return [_WORDS.get(n, n) for n in names]
 
 
@@ -114,7 +117,8 @@ def _written(
     notes: list[str] = []
     for one, path in zip(made, paths, strict=True):
         write_pages([one.leaf], path, PageOutput(options.archive, options.dots))
-        notes += [f"{path.name}: {note}" for note in one.told()]
+        said = [*one.told(), *left_out([one.leaf], path.suffix.lower())]
+        notes += [f"{path.name}: {note}" for note in said]
     first = made[0]
     lost = [NotCarriedRecord(kind, count, why) for one in made for kind, count, why in one.lost]
     apart = [DisagreeRecord(d.id, d.stated, d.drawn) for d in disagreements(evaluation.state)]

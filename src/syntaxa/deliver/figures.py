@@ -74,18 +74,18 @@ def total(figures: Sequence[Figures]) -> Figures:
 
 def _counted(sketch: str, shapes: Sequence[Shape]) -> Figures:
     closed = [s for s in shapes if s.is_closed]
-    holes = sum(depth % 2 for depth in _depths(closed))
+    holes = sum(len(around) % 2 for around in containers(closed))
     return Figures(sketch, len(closed) - holes, holes, len(shapes) - len(closed))
 
 
-def _depths(contours: Sequence[Shape]) -> list[int]:
-    """In how many of the others each contour lies.
+def containers(contours: Sequence[Shape]) -> list[list[int]]:
+    """In which of the others each contour lies, by their numbers.
 
     Contours meet in points at the most, so any place of one will do; it is taken about the middle of its longest piece,
     where no other touches it.
     """
     if len(contours) < 2:
-        return [0] * len(contours)
+        return [[] for _ in contours]
     rows = [rows_of(shape, Tolerances().fit) for shape in contours]
     owner = [k for k, run in enumerate(rows) for _ in run]
     pieces = CurveArray.from_rows([row for run in rows for row in run], owner)
@@ -97,5 +97,7 @@ def _depths(contours: Sequence[Shape]) -> list[int]:
     ray, piece = crossed_edges(pieces, places)
     other = pieces.owner[piece] != ray
     pairs, times = np.unique(ray[other] * len(contours) + pieces.owner[piece][other], return_counts=True)
-    inside = pairs[times % 2 == 1] // len(contours)
-    return [int(n) for n in np.bincount(inside, minlength=len(contours))]
+    around: list[list[int]] = [[] for _ in contours]
+    for pair in pairs[times % 2 == 1].tolist():
+        around[pair // len(contours)].append(pair % len(contours))
+    return around

@@ -62,7 +62,17 @@ FORMATS: tuple[Format, ...] = (
     Format("holes-csv", "CSV of holes", ".csv", "table", table="holes"),
     Format("dimensions-csv", "CSV of dimensions", ".csv", "table", table="dimensions"),
     Format("bodies-csv", "CSV of bodies", ".csv", "table", table="bodies"),
+    Format("parts-csv", "CSV of parts to be cut", ".csv", "table", table="parts"),
 )
+
+
+@dataclass(frozen=True, slots=True)
+class Written:
+    """What was written: what it holds in words, what it could not hold, and the files."""
+
+    says: str
+    notes: tuple[str, ...]
+    files: tuple[Path, ...]
 
 
 def format_of(key: str) -> Format:
@@ -73,23 +83,21 @@ def format_of(key: str) -> Format:
     return found
 
 
-def write_format(
-    form: Format, state: State, path: Path, output: Output = PLAIN, context: Context = QUIET
-) -> tuple[str, tuple[str, ...]]:
-    """Writes a file; (what it holds in words, what it could not hold). Raises DeliverError."""
+def write_format(form: Format, state: State, path: Path, output: Output = PLAIN, context: Context = QUIET) -> Written:
+    """Writes a file, or one for each colour; raises DeliverError."""
     if form.holds == "bodies":
         from syntaxa.deliver.solids import SolidOutput, deliver_solids
 
         count = sum(not b.hidden for b in state.part(Formed).bodies)
         notes = deliver_solids(state, path, SolidOutput(protocol=form.protocol or "AP242"), context)
-        return f"{count} bod{'y' if count == 1 else 'ies'}", notes
+        return Written(f"{count} bod{'y' if count == 1 else 'ies'}", notes, (path,))
     if form.holds == "table":
-        from syntaxa.deliver.sheets.tables import TABLES
+        from syntaxa.deliver.sheets.tables import table_of
 
-        made = TABLES[form.table](state)
+        made = table_of(form.table, state)
         if not made.rows:
             raise DeliverError(f"There is nothing for a table of {form.table}.", file=str(path))
         put_out(path, made.csv())
-        return f"{len(made.rows)} row{'s' if len(made.rows) != 1 else ''}", ()
+        return Written(f"{len(made.rows)} row{'s' if len(made.rows) != 1 else ''}", (), (path,))
     done = deliver(state, path, output)
-    return str(total(figures_of(done.plan))), done.notes
+    return Written(str(total(figures_of(done.plan))), done.notes, done.files)

@@ -6,7 +6,7 @@ bytes it takes. `job/views.py` makes it when somebody looks, keeps it under what
 
 from __future__ import annotations
 
-from collections.abc import Callable, Hashable
+from collections.abc import Callable, Hashable, Sequence
 from dataclasses import dataclass
 from typing import Any, Generic, Protocol, Self, TypeVar
 
@@ -37,6 +37,10 @@ class Standing(Protocol):
     @property
     def digest(self) -> str:
         """Of all that `state` depends on."""
+
+    @property
+    def changes(self) -> Sequence[tuple[str, int, float]]:
+        """What each step did: its title, how many curves it changed, and how far it moved any at the most (mm)."""
 
     def without(self, dropped: Callable[[Step], bool]) -> Self:
         """What the job would have come to without some of its steps; may take long."""

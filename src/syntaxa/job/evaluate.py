@@ -71,6 +71,11 @@ class Evaluation:
     job: Job
     evaluator: Evaluator
 
+    @property
+    def changes(self) -> tuple[tuple[str, int, float], ...]:
+        """What each step did: its title, how many curves it changed, and how far it moved any at the most (mm)."""
+        return tuple((r.title, r.entry.changed, r.entry.max_mm) for r in self.ledger if r.enabled and not r.failed)
+
     def without(self, dropped: Callable[[Step], bool]) -> Evaluation:
         """What the job would have come to without some of its steps; evaluated, if it is not known yet."""
         kept = tuple(s for s in self.job.steps if isinstance(s.step, UnknownStep) or not dropped(s.step))

@@ -139,10 +139,10 @@ def there_is(kind: str, state: State) -> bool:
     form = format_of(kind)
     if form.holds == "bodies" or form.table == "bodies":
         return any(not b.hidden for b in state.part(Formed).bodies)
-    if form.table:
-        from syntaxa.deliver.sheets.tables import TABLES
+    if form.table in ("holes", "dimensions"):
+        from syntaxa.deliver.sheets.tables import table_of
 
-        return bool(TABLES[form.table](state).rows)
+        return bool(table_of(form.table, state).rows)
     return any(s.curves for s in state.profiles())
 
 
@@ -168,12 +168,12 @@ def _format(package: Package, form: Format, evaluation: Evaluation, wanted: Hand
     with tempfile.TemporaryDirectory() as folder:
         for sketch, part in parts:
             name = file_name(wanted, job, form.key, form.ending, sketch)
-            path = Path(folder) / name
-            _, notes = write_format(form, part, path, output, evaluation.context())
+            written = write_format(form, part, Path(folder) / name, output, evaluation.context())
             where = {"profiles": "profiles", "bodies": "bodies", "table": "tables"}[form.holds]
             kind = f"-{form.table}" if form.table and "{kind}" not in wanted.pattern else ""
-            package.put(f"{where}/{PurePosixPath(name).stem}{kind}{form.ending}", path.read_bytes())
-            package.notes += [f"{name}: {note}" for note in notes]
+            for path in written.files:
+                package.put(f"{where}/{path.stem}{kind}{form.ending}", path.read_bytes())
+            package.notes += [f"{name}: {note}" for note in written.notes]
 
 
 def _alone(state: State, sketch: str) -> State:
@@ -193,7 +193,7 @@ def _sheets(package: Package, evaluation: Evaluation, wanted: Handover, job: str
     sheets = state.part(Sheets).sheets
     if not sheets:
         raise DeliverError("The job has no sheet.", suggestion="Add one in Deliver.")
-    sources = Sources(state, context)
+    sources = Sources(state, context, evaluation.changes)
     made = [made_sheet(s, state, context, job, sources) for s in sheets]
     package.put(f"sheets/{file_name(wanted, job, 'sheets', '.pdf')}", page_bytes([m.leaf for m in made], ".pdf"))
     package.notes += [note for m in made for note in m.told()]

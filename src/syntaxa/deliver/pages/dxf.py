@@ -21,7 +21,7 @@ _ALIGNED = {
 
 
 def dxf_of(leaf: Leaf) -> bytes:
-    """The file (R2018); colours, weights and line types are those of each line."""
+    """The file (R2018); colours, weights and line types are those of each line. It holds no pictures."""
     document = ezdxf.new("R2018", setup=False)
     document.header["$INSUNITS"], document.header["$MEASUREMENT"] = 4, 1
     document.styles.add("PAGE", font="JetBrainsMono-Regular.ttf")
@@ -55,7 +55,7 @@ def _add(document: Document, space: BaseLayout, mark: Mark, layer: str) -> None:
         for loop in mark.loops:
             hatch.paths.add_polyline_path([(x, y) for x, y in loop.flattened(0.01).tolist()], is_closed=True)
         hatch.rgb = _rgb(mark.colour)
-    else:
+    elif isinstance(mark, Words):
         _add_words(space, mark, layer)
 
 

@@ -5,9 +5,12 @@ Every writer of pages takes this and nothing else, so that all of them write the
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+import io
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
+
+import numpy as np
 
 from syntaxa.deliver.linetypes import DASHES
 from syntaxa.deliver.plan import Plan
@@ -17,7 +20,7 @@ from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Shape
 from syntaxa.geometry.transform import Transform
-from syntaxa.geometry.types import Box
+from syntaxa.geometry.types import Box, Bytes
 
 #: Of the font that words are written in: its advance and the height of its capitals, in sizes of it (JetBrains Mono).
 ADVANCE, CAPITAL = 0.6, 0.73
@@ -82,7 +85,26 @@ class Words:
         )
 
 
-Mark = Stroke | Filled | Words
+@dataclass(frozen=True, slots=True, eq=False)
+class Picture:
+    """A picture: its rows from above, red, green, blue and opacity (height, width, 4), and where it lies (mm)."""
+
+    rows: Bytes
+    place: Point
+    width: float
+    height: float
+    layer: str = "pictures"
+
+    def png(self) -> bytes:
+        """It as a PNG."""
+        from PIL import Image
+
+        out = io.BytesIO()
+        Image.fromarray(self.rows).save(out, "PNG")
+        return out.getvalue()
+
+
+Mark = Stroke | Filled | Words | Picture
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,7 +129,7 @@ class Leaf:
         if ink == "colour":
             return self
         change = grey if ink == "grey" else _black
-        return replace(self, marks=tuple(_recoloured(m, change(_colour(m))) for m in self.marks))
+        return replace(self, marks=tuple(_recoloured(m, change) for m in self.marks))
 
 
 def width_of(text: str, height: float) -> float:
@@ -126,24 +148,29 @@ def _black(_colour: int) -> int:
     return 0
 
 
-def _colour(mark: Mark) -> int:
-    return mark.pen.colour if isinstance(mark, Stroke) else mark.colour
-
-
-def _recoloured(mark: Mark, colour: int) -> Mark:
-    return replace(mark, pen=replace(mark.pen, colour=colour)) if isinstance(mark, Stroke) else replace(
-        mark, colour=colour
-    )  # fmt: skip
+def _recoloured(mark: Mark, change: Callable[[int], int]) -> Mark:
+    """In another ink; the shades of a picture stay, in greys."""
+    if isinstance(mark, Picture):
+        light = np.array([0.299, 0.587, 0.114])
+        rows = mark.rows.copy()
+        rows[:, :, :3] = (mark.rows[:, :, :3] @ light + 0.5).astype(np.uint8)[:, :, None]
+        return replace(mark, rows=rows)
+    if isinstance(mark, Stroke):
+        return replace(mark, pen=replace(mark.pen, colour=change(mark.pen.colour)))
+    return replace(mark, colour=change(mark.colour))
 
 
 def moved(marks: Iterable[Mark], by: Transform) -> Iterator[Mark]:
-    """Marks elsewhere on the paper, turned or scaled; weights and dashes stay what they are."""
+    """Marks elsewhere on the paper, turned or scaled; weights and dashes stay what they are. Pictures do not turn."""
     turn = by.vector(Vector(1.0, 0.0)).angle
     for mark in marks:
         if isinstance(mark, Stroke):
             yield replace(mark, shape=mark.shape.transformed(by))
         elif isinstance(mark, Filled):
             yield replace(mark, loops=tuple(s.transformed(by) for s in mark.loops))
+        elif isinstance(mark, Picture):
+            size = mark.width * by.scale, mark.height * by.scale
+            yield replace(mark, place=by.point(mark.place), width=size[0], height=size[1])
         else:
             yield replace(mark, place=by.point(mark.place), height=mark.height * by.scale, angle=mark.angle + turn)
 
@@ -158,6 +185,8 @@ def _box(mark: Mark) -> Box:
         return bounds(mark.shape)
     if isinstance(mark, Filled):
         return union_of(map(bounds, mark.loops)) or (0.0, 0.0, 0.0, 0.0)
+    if isinstance(mark, Picture):
+        return mark.place.x, mark.place.y, mark.place.x + mark.width, mark.place.y + mark.height
     turned = Transform.rotating(mark.angle)
     start = mark.start
     corners = [

@@ -16,7 +16,7 @@ import numpy as np
 import pikepdf
 from pikepdf import Array, Dictionary, Name, String
 
-from syntaxa.deliver.pages.model import ADVANCE, CAPITAL, Filled, Leaf, Mark, Pen, Stroke, Words
+from syntaxa.deliver.pages.model import ADVANCE, CAPITAL, Filled, Leaf, Mark, Pen, Picture, Stroke, Words
 from syntaxa.geometry.beziers import cubics_of
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
@@ -79,14 +79,28 @@ def _add_page(
     resources = Dictionary(Properties=Dictionary({f"/L{n}": layers[name] for n, name in enumerate(names)}))
     if font is not None:
         resources.Font = Dictionary(F1=font)
+    pictures = [m for m in leaf.marks if isinstance(m, Picture)]
+    if pictures:
+        resources.XObject = Dictionary({f"/P{n}": _picture(document, m) for n, m in enumerate(pictures)})
     page.Resources = resources
     lines = ["q", f"{scale:.12g} 0 0 {scale:.12g} 0 0 cm", "1 J 1 j", *_drawn(leaf.marks, names, glyphs), "Q"]
     page.Contents = document.make_stream("\n".join(lines).encode("ascii"))
 
 
+def _picture(document: pikepdf.Pdf, picture: Picture) -> pikepdf.Object:
+    """Its colours, and where it is opaque, as two images (ISO 32000-1, 8.9.5 and 11.6.5.3)."""
+    height, width = picture.rows.shape[:2]
+    common = {"Type": Name.XObject, "Subtype": Name.Image, "Width": width, "Height": height, "BitsPerComponent": 8}
+    opaque = document.make_stream(
+        np.ascontiguousarray(picture.rows[:, :, 3]).tobytes(), **common, ColorSpace=Name.DeviceGray
+    )
+    colours = np.ascontiguousarray(picture.rows[:, :, :3]).tobytes()
+    return document.make_indirect(document.make_stream(colours, **common, ColorSpace=Name.DeviceRGB, SMask=opaque))
+
+
 def _drawn(marks: Sequence[Mark], names: list[str], glyphs: dict[str, int]) -> Iterator[str]:
     number = {name: n for n, name in enumerate(names)}
-    layer, pen = "", Pen(-1.0)
+    layer, pen, pictures = "", Pen(-1.0), 0
     for mark in marks:
         if mark.layer != layer:
             yield from (["EMC"] if layer else [])
@@ -104,6 +118,10 @@ def _drawn(marks: Sequence[Mark], names: list[str], glyphs: dict[str, int]) -> I
             for loop in mark.loops:
                 yield from path_of(loop)
             yield "f*"
+        elif isinstance(mark, Picture):
+            size = f"{mark.width:.7f} 0 0 {mark.height:.7f}"
+            yield f"q {size} {_pair(mark.place)} cm /P{pictures} Do Q"
+            pictures += 1
         else:
             yield from _written(mark, glyphs)
     if layer:

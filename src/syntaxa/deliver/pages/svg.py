@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import base64
 import math
 from collections.abc import Iterator
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
 
-from syntaxa.deliver.pages.model import CAPITAL, Filled, Leaf, Mark, Stroke, Words
+from syntaxa.deliver.pages.model import CAPITAL, Filled, Leaf, Mark, Picture, Stroke, Words
 from syntaxa.deliver.svg import element, number, path_data
 from syntaxa.drawing.names import Names
 from syntaxa.geometry.transform import Transform
@@ -50,6 +51,12 @@ def _drawn(mark: Mark, down: Transform) -> Iterator[str]:
     elif isinstance(mark, Filled):
         data = " ".join(path_data(loop.transformed(down)) for loop in mark.loops)
         yield f'<path d="{data}" fill="#{mark.colour:06x}" fill-rule="evenodd"/>'
+    elif isinstance(mark, Picture):
+        top = down.point(mark.place)
+        room = f'x="{number(top.x)}" y="{number(top.y - mark.height)}"'
+        size = f'width="{number(mark.width)}" height="{number(mark.height)}"'
+        data = base64.b64encode(mark.png()).decode("ascii")
+        yield f'<image {room} {size} href="data:image/png;base64,{data}"/>'
     else:
         yield _text(mark, down)
 

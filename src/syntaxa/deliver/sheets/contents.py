@@ -9,12 +9,12 @@ from dataclasses import dataclass, field, replace
 import shapely
 
 from syntaxa.define.part import Defined
-from syntaxa.define.spans import Roundly, Span, Straightly
+from syntaxa.define.spans import Roundly, Span, Straightly, Sweeping
 from syntaxa.define.views import spans_of
 from syntaxa.deliver.linetypes import dashes_of
 from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, box_of, plan_marks, shown
 from syntaxa.deliver.plan import plan_of
-from syntaxa.deliver.sheets.looking import section_in
+from syntaxa.deliver.sheets.looking import detail_in, section_in, window_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, SheetView
 from syntaxa.deliver.sheets.values import value_text
 from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Leader, Text, strokes_of
@@ -25,6 +25,7 @@ from syntaxa.errors import DeliverError
 from syntaxa.form.asking import asked
 from syntaxa.form.model import Solid
 from syntaxa.form.part import Formed
+from syntaxa.geometry.clip import Area, box_area, clipped, lies_within
 from syntaxa.geometry.points import Point, Vector, polar
 from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.transform import Transform
@@ -37,14 +38,31 @@ HIDDEN, CENTRE = (3.0, 0.75), (6.0, 0.75, 0.1, 0.75)
 #: The view that looks straight at a plane.
 _FACING = {"top": "top", "front": "front", "side": "right"}
 
+#: The layer of what is hidden.
+UNSEEN = "hidden"
+
 #: What is drawn where its own colour says nothing.
 _INK = 0x202020
 
 #: mm: how fine lines are looked at, and how far apart two are that lie on each other.
 _FINE, _ON = 0.01, 2e-3
 
+#: How fine triangles of shaded bodies are: share of their size, and radians.
+_FACETS, _FACET_TURN = 5e-4, 0.15
+
+#: Segments of a quarter of the circle round a detail.
+_ROUND = 90
+
 #: mm to which corners of areas that are hatched are rounded.
 _GRID = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Pointed:
+    """A place that words are about, with a line to them; with a ring round them where they are a number of a list."""
+
+    at: Point
+    ring: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +70,7 @@ class Dimensioned:
     """A dimension of a view: what it spans (mm of the thing), what is written, where its text was placed, if it was."""
 
     name: str
-    span: Span
+    span: Span | Pointed
     text: str
     place: Point | None = None
 
@@ -62,6 +80,7 @@ class Content:
     """What a view shows.
 
     centres   of circles, and their radii, which get centre marks
+    curves    what can be measured in it
     cut       areas where bodies were cut through, which are hatched
     lost      what could not be carried over: kind, how many, and why
     """
@@ -73,20 +92,25 @@ class Content:
     centres: tuple[tuple[Point, float], ...] = ()
     lost: tuple[tuple[str, int, str], ...] = ()
     cut: shapely.Geometry | None = None
+    curves: tuple[Curve, ...] = ()
 
 
 @dataclass
 class Sources:
-    """Where contents come from; what is dear is made once for all sheets."""
+    """Where contents come from; what is dear is made once for all sheets.
+
+    changes  what was done, to how many curves, and by how much at the most (mm), as the ledger has it
+    """
 
     state: State
     context: Context
+    changes: Sequence[tuple[str, int, float]] = ()
     bodies: dict[str, list[tuple[Shape, bool]]] = field(default_factory=dict)
-    found: dict[tuple[str, bool, bool], Content] = field(default_factory=dict)
+    found: dict[tuple[str, bool, bool, bool], Content] = field(default_factory=dict)
 
     def content(self, view: SheetView) -> Content:
         """What a view shows; raises DeliverError where that is not there."""
-        key = view.shows, view.hidden, view.dimensions
+        key = view.shows, view.hidden, view.dimensions, view.shaded
         if key not in self.found:
             self.found[key] = self._made(view)
         return self.found[key]
@@ -99,6 +123,19 @@ class Sources:
         lines = asked(self.context, "view_lines", self._solids(), tuple(wanted), about="Drawing the views")
         self.bodies |= dict(zip(wanted, lines, strict=True))
 
+    def _shades(self, view: str) -> Sequence[Mark]:
+        """The surfaces of bodies from a side."""
+        from syntaxa.deliver.sheets.shading import shaded
+
+        bodies = [b for b in self.state.part(Formed).bodies if not b.hidden]
+        size = max(b.figures.box[k + 3] - b.figures.box[k] for b in bodies for k in range(3))
+        meshes = asked(
+            self.context, "meshes", tuple(b.solid for b in bodies), max(size, 1.0) * _FACETS, _FACET_TURN,
+            about="Shading",
+        )  # fmt: skip
+        picture = shaded([(m, b.colour) for m, b in zip(meshes, bodies, strict=True)], view)
+        return [] if picture is None else [picture]
+
     def _solids(self) -> tuple[Solid, ...]:
         solids = tuple(b.solid for b in self.state.part(Formed).bodies if not b.hidden)
         if not solids:
@@ -107,20 +144,66 @@ class Sources:
 
     def _made(self, view: SheetView) -> Content:
         kind, _, name = view.shows.partition(":")
+        detail = detail_in(view.shows)
+        if detail is not None:
+            whole = self.content(SheetView(detail.base, hidden=view.hidden, dimensions=False))
+            around = shapely.Point(*detail.centre).buffer(detail.radius, quad_segs=_ROUND)
+            rim = Stroke(Circle(detail.centre, detail.radius), Pen(NARROW), "details")
+            cut_out = _within(whole, around)
+            return replace(cut_out, marks=(*cut_out.marks, rim), title="Detail")
         section = section_in(view.shows)
         if section is not None:
             lines, cut = asked(
                 self.context, "section_lines", self._solids(), section.view, section.depth, about="Cutting through"
             )
-            made = _of_body(section.view, lines, (), hidden=view.hidden)
+            made = _of_body(view.shows, lines, (), hidden=view.hidden)
             return replace(made, title=f"Section at {'xyz'[section.axis]} = {section.place:g}", cut=_united(cut))
         if kind in BODY_VIEWS:
             self.want_bodies([view])
             own = tuple(_on_body(self.state, kind)) if view.dimensions else ()
-            return _of_body(kind, self.bodies[kind], own, hidden=view.hidden)
+            made = _of_body(kind, self.bodies[kind], own, hidden=view.hidden)
+            return replace(made, marks=(*self._shades(kind), *made.marks)) if view.shaded else made
         if kind == "received":
             return _of_received(self.state, name)
+        window = window_in(view.shows)
+        if window is not None:
+            return replace(_within(_of_received(self.state, ""), box_area(window)), title="Part of the drawing")
         return _of_profiles(self.state, name, dimensions=view.dimensions)
+
+
+def _within(content: Content, area: Area) -> Content:
+    """What of a content lies in an area; words and filled areas as a whole or not at all."""
+    kept: list[Mark] = []
+    outside = 0
+    for mark in content.marks:
+        if isinstance(mark, Stroke):
+            kept += [replace(mark, shape=s) for s in clipped(mark.shape, area)]
+            continue
+        x0, y0, x1, y1 = box_of([mark]) or (0.0, 0.0, 0.0, 0.0)
+        room = shapely.box(x0, y0, x1, y1)
+        if shapely.covers(area, room):
+            kept.append(mark)
+        else:
+            outside += bool(shapely.intersects(area, room))
+    if not kept:
+        raise DeliverError("Nothing lies in the part that is to be shown.", suggestion="Choose another part.")
+    lost = ((("text or area", outside, "it lies across the edge of what is shown"),) if outside else ())  # fmt: skip
+    x0, y0, x1, y1 = shapely.bounds(area).tolist()
+    return replace(
+        content, marks=tuple(kept), box=(x0, y0, x1, y1), lost=(*content.lost, *lost),
+        dimensions=tuple(d for d in content.dimensions if _covers_span(area, d)),
+        centres=tuple((c, r) for c, r in content.centres if lies_within(Circle(c, r), area)),
+        cut=None if content.cut is None else shapely.intersection(content.cut, area),
+    )  # fmt: skip
+
+
+def _covers_span(area: Area, one: Dimensioned) -> bool:
+    span = one.span
+    ends = (
+        (span.a, span.b) if isinstance(span, Straightly) else (span.centre,) if isinstance(span, Roundly)
+        else span.ends if isinstance(span, Sweeping) else (span.at,)
+    )  # fmt: skip
+    return all(bool(shapely.covers(area, shapely.Point(*p))) for p in ends)
 
 
 def _of_profiles(state: State, name: str, *, dimensions: bool) -> Content:
@@ -136,7 +219,8 @@ def _of_profiles(state: State, name: str, *, dimensions: bool) -> Content:
     centres = tuple(
         (c.shape.centre, c.shape.radius) for s in sketches for c in s.curves if isinstance(c.shape, Circle)
     )  # fmt: skip
-    return Content(name or "Profiles", marks, box, own, centres)
+    curves = tuple(c for s in sketches for c in s.curves)
+    return Content(name or "Profiles", marks, box, own, centres, curves=curves)
 
 
 def _profile_marks(state: State) -> Iterator[Mark]:
@@ -169,8 +253,10 @@ def _on_body(state: State, view: str) -> Iterator[Dimensioned]:
             yield replace(one, span=moved_span(one.span, by), place=place)
 
 
-def moved_span(span: Span, by: Transform) -> Span:
+def moved_span(span: Span | Pointed, by: Transform) -> Span | Pointed:
     """What a dimension spans, moved, turned or scaled along with the thing."""
+    if isinstance(span, Pointed):
+        return replace(span, at=by.point(span.at))
     turn = by.vector(Vector(1.0, 0.0)).angle
     if isinstance(span, Straightly):
         return replace(span, a=by.point(span.a), b=by.point(span.b), way=span.way + turn)
@@ -187,14 +273,20 @@ def _of_body(
     drawn = _each_once(lines) if hidden else [(s, seen) for s, seen in _each_once(lines) if seen]
     # Hidden lines lie under those that are seen.
     marks = tuple(
-        Stroke(shape, pens[seen], "visible" if seen else "hidden") for shape, seen in sorted(drawn, key=lambda d: d[1])
+        Stroke(shape, pens[seen], "visible" if seen else UNSEEN) for shape, seen in sorted(drawn, key=lambda d: d[1])
     )
     circles = {
         (round(s.centre.x, 6), round(s.centre.y, 6), round(s.radius, 6)) for s, seen in lines
         if isinstance(s, Circle) and seen
     }  # fmt: skip
     centres = tuple((Point(x, y), r) for x, y, r in sorted(circles)) if view != "isometric" else ()
-    return Content(view.capitalize(), marks, box_of(marks) or (0.0, 0.0, 0.0, 0.0), dimensions, centres)
+    # At a slant nothing has its true length.
+    curves = () if view == "isometric" else tuple(
+        Curve(f"{view} {k}", shape, "visible" if seen else UNSEEN, descent=(view,))
+        for k, (shape, seen) in enumerate(lines)
+    )  # fmt: skip
+    box = box_of(marks) or (0.0, 0.0, 0.0, 0.0)
+    return Content(view.capitalize(), marks, box, dimensions, centres, curves=curves)
 
 
 def _united(triangles: Floats) -> shapely.Geometry:
@@ -256,7 +348,8 @@ def _of_received(state: State, name: str) -> Content:
     why = {"image": "pictures do not go onto sheets", "point": "a point has no size",
            "construction": "endless lines have no end on paper", "hatch": "a pattern is left out"}  # fmt: skip
     told = tuple((kind, count, why.get(kind, "it holds nothing that can be drawn")) for kind, count in lost.items())
-    return Content("As received" if not name else f"Part {name}", tuple(marks), box, lost=told)
+    title = "As received" if not name else f"Part {name}"
+    return Content(title, tuple(marks), box, lost=told, curves=drawing.curves)
 
 
 def part_of(drawing: Drawing, name: str) -> Drawing:

@@ -18,9 +18,9 @@ import shapely
 
 from syntaxa.define.spans import Figure, Roundly, Span, Straightly, Sweeping, figure, usual_place
 from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, width_of
-from syntaxa.deliver.sheets.contents import NARROW, Dimensioned, moved_span
+from syntaxa.deliver.sheets.contents import NARROW, Dimensioned, Pointed, moved_span
 from syntaxa.geometry.points import Point, Vector, polar
-from syntaxa.geometry.shapes import Line, Polyline
+from syntaxa.geometry.shapes import Circle, Line, Polyline
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
@@ -33,6 +33,9 @@ FIRST, ROW, _ROWS, OVER = 10.0, 7.5, 14, 0.9
 #: Directions that are tried for round ones (radians), and mm beyond the rim.
 _WAYS = tuple(math.radians(d) for d in (45, 135, 225, 315, 20, 160, 200, 340, 70, 110, 250, 290))
 _OUT = (8.0, 14.0, 22.0, 32.0)
+
+#: mm: radius of the ring round a number of a list, and of the dot at what it is about (ISO 6433, from memory).
+RING, _DOT = 4.5, 0.6
 
 #: mm: how fine lines are looked at, room round a text, and how far a text that was put by hand is pushed at a time.
 _FINE, _ROOM, _PUSH = 0.2, 0.5, 5.0
@@ -83,30 +86,66 @@ def dimension_marks(dimensions: Sequence[Dimensioned], by: Transform, room: Room
         places = [*own, *_places(span, room.box)]
         found = None
         for place in places:
-            drawn = figure(span, place)
-            frame = _frame(drawn, one.text)
+            drawn = _lines(span, place, one.text)
+            frame = _room_of(span, drawn, one.text)
             if not room.clashes(drawn, frame):
                 found = drawn, frame
                 break
         if found is None:
-            drawn = figure(span, places[0] if own else places[-1])
-            found = drawn, _frame(drawn, one.text)
+            drawn = _lines(span, places[0] if own else places[-1], one.text)
+            found = drawn, _room_of(span, drawn, one.text)
             crowded.append(one.name)
         room.take(*found)
-        marks += drawing_of(found[0], one.text)
+        marks += _ringed(found[0], one.text) if _has_ring(span) else drawing_of(found[0], one.text)
     return marks, crowded
 
 
-def _size(span: Span) -> float:
+def _has_ring(span: Span | Pointed) -> bool:
+    return isinstance(span, Pointed) and span.ring
+
+
+def _lines(span: Span | Pointed, place: Point, text: str) -> Figure:
+    """The lines of a dimension, or that from a place to the words about it."""
+    if not isinstance(span, Pointed):
+        return figure(span, place)
+    way = span.at - place
+    if span.ring:
+        return Figure((), Line(span.at, place + way * (RING / max(way.length, RING))), (), place, 0.0)
+    # The words stand on a shelf that runs on from the line, away from the place.
+    wide = width_of(text, HEIGHT) + 2 * _ROOM
+    side = 1.0 if way.x <= 0 else -1.0
+    shelf = Line(place, Point(place.x + side * wide, place.y))
+    amid = Point(place.x + side * wide / 2, place.y)
+    return Figure((Line(span.at, place),), shelf, ((span.at, way.angle),), amid, 0.0)
+
+
+def _room_of(span: Span | Pointed, drawn: Figure, text: str) -> shapely.Polygon:
+    if _has_ring(span):
+        return shapely.Point(*drawn.text).buffer(RING + _ROOM, quad_segs=4)
+    return _frame(drawn, text)
+
+
+def _ringed(drawn: Figure, text: str) -> Iterator[Mark]:
+    """A number in a ring, with a line to a dot."""
+    pen = Pen(NARROW)
+    yield Stroke(drawn.line, pen, LAYER)
+    yield Stroke(Circle(drawn.text, RING), pen, LAYER)
+    yield Filled((Circle(drawn.line.start, _DOT),), 0, LAYER)
+    yield Words(text, Point(drawn.text.x, drawn.text.y - HEIGHT / 2), HEIGHT, 0.0, "centre", 0, LAYER)
+
+
+def _size(span: Span | Pointed) -> float:
     if isinstance(span, Straightly):
         return span.a.distance_to(span.b)
     return span.radius if isinstance(span, Roundly) else 0.0
 
 
-def _places(span: Span, box: Box) -> Iterator[Point]:
+def _places(span: Span | Pointed, box: Box) -> Iterator[Point]:
     """Places for the text, the best first."""
     middle = Point((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
-    if isinstance(span, Straightly):
+    if isinstance(span, Pointed):
+        yield from _about(span, box, middle)
+    elif isinstance(span, Straightly):
         yield from _beside(span, box, middle)
     elif isinstance(span, Roundly):
         ways = sorted(
@@ -121,10 +160,30 @@ def _places(span: Span, box: Box) -> Iterator[Point]:
             yield polar(span.vertex, out, span.start + span.sweep / 2)
 
 
-def _along(span: Span, place: Point) -> Iterator[Point]:
+def _about(span: Pointed, box: Box, middle: Point) -> Iterator[Point]:
+    """Places for words about a place: near it, or outside of the view for the numbers of a list."""
+    turn = (span.at - middle).angle if span.at.distance_to(middle) > _FINE else math.pi / 4
+    ways = sorted(_WAYS, key=lambda w: abs(math.remainder(w - turn, math.tau)))
+    for out in (FIRST, FIRST + 2 * ROW, *(_OUT if not span.ring else ())):
+        for way in ways:
+            far = _leaving(span.at, way, box) if span.ring else 0.0
+            yield polar(span.at, far + out, way)
+
+
+def _leaving(at: Point, way: float, box: Box) -> float:
+    """How far it is from a place within a box to its edge (mm)."""
+    c, s = math.cos(way), math.sin(way)
+    x = (box[2] - at.x if c > 0 else box[0] - at.x) / c if abs(c) > 1e-9 else math.inf
+    y = (box[3] - at.y if s > 0 else box[1] - at.y) / s if abs(s) > 1e-9 else math.inf
+    return max(min(x, y), 0.0)
+
+
+def _along(span: Span | Pointed, place: Point) -> Iterator[Point]:
     """Where a text was put by hand, and what it may be pushed to: along its line, or round its rim."""
     if not isinstance(span, Roundly) or span.has((place - span.centre).angle):
         yield place
+    if isinstance(span, Pointed):
+        return
     for k in range(1, 7):
         for side in (1, -1):
             if isinstance(span, Straightly):

@@ -11,7 +11,8 @@ from syntaxa.deliver.sheets.contents import Content
 from syntaxa.deliver.sheets.dimensioning import FIRST, ROW
 from syntaxa.deliver.sheets.model import Method, SheetView
 from syntaxa.deliver.sheets.papers import fitting_scale, scale_of
-from syntaxa.geometry.points import Point
+from syntaxa.geometry.points import Point, Vector
+from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
 #: mm between views and from the frame, under a view for what it is called, and for the words of round dimensions.
@@ -41,6 +42,14 @@ class Laid:
         """Its box on paper (mm), without dimensions."""
         w, h = (self.scale * s / 2 for s in _size(self.content))
         return self.place.x - w, self.place.y - h, self.place.x + w, self.place.y + h
+
+    @property
+    def onto_paper(self) -> Transform:
+        """From what it shows (mm of the thing) to the sheet (mm of paper)."""
+        box = self.content.box
+        middle = Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
+        there = Transform.moving(-middle).then(Transform.scaling(self.scale))
+        return there.then(Transform.moving(Vector(self.place.x, self.place.y)))
 
 
 def laid_out(

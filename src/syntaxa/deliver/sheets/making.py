@@ -4,25 +4,27 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import shapely
 from shapely.affinity import affine_transform
 
 from syntaxa.deliver.pages.model import Leaf, Mark, Pen, Stroke, Words, box_of, moved
-from syntaxa.deliver.sheets.contents import CENTRE, NARROW, WIDE, Content, Sources
-from syntaxa.deliver.sheets.dimensioning import HEAD, Room, dimension_marks, head
+from syntaxa.deliver.sheets.contents import CENTRE, NARROW, WIDE, Content, Dimensioned, Pointed, Sources
+from syntaxa.deliver.sheets.dimensioning import HEAD, ROW, Room, dimension_marks, head
 from syntaxa.deliver.sheets.frame import Framed, framed
 from syntaxa.deliver.sheets.laying import Laid, laid_out
-from syntaxa.deliver.sheets.looking import AXES, section_in
+from syntaxa.deliver.sheets.looking import AXES, detail_in, section_in
+from syntaxa.deliver.sheets.measuring import dimensioned
 from syntaxa.deliver.sheets.model import Note, Sheet, Sheets
 from syntaxa.deliver.sheets.papers import paper_of, scale_of, scale_text
-from syntaxa.deliver.sheets.tables import Table, hole_table, part_table
+from syntaxa.deliver.sheets.tables import Table, change_table, hole_table, part_table
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import QUIET, Context
+from syntaxa.errors import SyntaxaError
 from syntaxa.form.part import Formed
-from syntaxa.geometry.points import Point, Vector, polar
-from syntaxa.geometry.shapes import Line
+from syntaxa.geometry.points import Point, polar
+from syntaxa.geometry.shapes import Circle, Line
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
 
@@ -31,6 +33,9 @@ _TITLE, _REACH, _BETWEEN = 5.0, 3.0, 4.0
 
 #: mm between lines of hatching, the least of one, how far a cut line goes past its view, and its wide ends.
 _HATCH, _LEAST, _PAST, _WIDE_END = 2.5, 0.05, 6.0, 5.0
+
+#: Letters of sections and details; I and O are too much like numbers.
+_LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 
 #: mm by which a view may reach over the frame by rounding.
 _HAIR = 1e-6
@@ -43,6 +48,8 @@ class Made:
     lost     what could not be carried over: kind, how many, why
     outside  names of views that reach over the frame
     crowded  dimensions for which no free place was found
+    gone     what is said of dimensions whose things are no longer there
+    laid     the views as they lie
     """
 
     leaf: Leaf
@@ -52,6 +59,8 @@ class Made:
     lost: tuple[tuple[str, int, str], ...] = ()
     outside: tuple[str, ...] = ()
     crowded: tuple[str, ...] = ()
+    gone: tuple[str, ...] = ()
+    laid: tuple[Laid, ...] = ()
 
     def told(self) -> list[str]:
         """The same in sentences."""
@@ -59,8 +68,9 @@ class Made:
         if self.outside:
             found.append(f"Beyond the frame: {', '.join(self.outside)}.")
         if self.crowded:
-            found.append(f"No free place was found for {len(self.crowded)} dimensions; drag them apart in Define.")
-        return found
+            what = "1 dimension" if len(self.crowded) == 1 else f"{len(self.crowded)} dimensions"
+            found.append(f"No free place was found for {what}; a larger scale or paper has more room.")
+        return [*found, *self.gone]
 
 
 def made_sheet(
@@ -76,20 +86,29 @@ def made_sheet(
     contents = [(view, sources.content(view)) for view in sheet.views]
     # Where things go depends on the frame alone, and not on what stands in its fields.
     empty = framed(paper, sheet.frame, {}, sheet.method)
-    tables = list(_tables(sheet, state))
+    tables = list(_tables(sheet, state, sources))
     room = _beside_tables(empty.room, tables)
     scale, laid = laid_out(contents, room, empty.block, scale_of(sheet.scale), sheet.method)
     frame = framed(paper, sheet.frame, _fields(sheet, state, scale, paper.name, job), sheet.method)
     marks: list[Mark] = [*frame.marks]
     crowded: list[str] = []
+    gone: list[str] = []
     count = 0
-    for one in laid:
-        shown, left = _view_marks(one, titled=len(laid) > 1, differs=one.scale != scale, numbered=sheet.holes)
+    numbers = _numbered(sheet, state, laid)
+    for k, one in enumerate(laid):
+        drawn, missing = _drawn_in(one)
+        own = (*one.content.dimensions, *drawn, *numbers.get(k, ()))
+        gone += missing
+        shown, left = _view_marks(
+            replace(one, content=replace(one.content, dimensions=own)), titled=len(laid) > 1,
+            differs=one.scale != scale, numbered=sheet.holes,
+        )  # fmt: skip
         marks += shown
         crowded += left
-        count += len(one.content.dimensions)
+        count += len(one.content.dimensions) + len(drawn)
     marks += _table_marks(tables, frame)
     marks += _planes(laid)
+    marks += _details(laid)
     for note in sheet.notes:
         marks += _note_marks(note)
     leaf = Leaf(paper.width, paper.height, tuple(marks), job or sheet.name).inked(sheet.ink)
@@ -97,7 +116,7 @@ def made_sheet(
     outside = tuple(n for n, one in zip(names, laid, strict=True) if _reaches_over(one.box, frame.room))
     lost = tuple(row for one in laid for row in one.content.lost)
     boxes = tuple((n, one.box) for n, one in zip(names, laid, strict=True))
-    return Made(leaf, scale, boxes, count, lost, outside, tuple(crowded))
+    return Made(leaf, scale, boxes, count, lost, outside, tuple(crowded), tuple(gone), tuple(laid))
 
 
 def _name(one: Laid) -> str:
@@ -130,7 +149,7 @@ def _fields(sheet: Sheet, state: State, scale: float, paper: str, job: str) -> M
 
 def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tuple[list[Mark], list[str]]:
     """(a view with its dimensions, centre marks and title; dimensions without a free place)."""
-    by = _onto_paper(one)
+    by = one.onto_paper
     marks = list(moved(one.content.marks, by))
     room = Room.of(marks, box_of(marks) or one.box)
     marks += _hatched(one.content, by)
@@ -143,16 +162,36 @@ def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tu
         low = (box_of(marks) or one.box)[1]
         text = one.content.title + (f" ({scale_text(one.scale)})" if differs else "")
         across = (one.box[0] + one.box[2]) / 2
-        if one.view.shows not in AXES or differs:
+        if detail_in(one.view.shows) is None and (one.view.shows not in AXES or differs):
             marks.append(Words(text, Point(across, low - _TITLE - 2.0), _TITLE * 0.7, 0.0, "centre", 0, "titles"))
     return marks, crowded
 
 
-def _onto_paper(one: Laid) -> Transform:
-    box = one.content.box
-    middle = Vector((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
-    there = Transform.moving(-middle).then(Transform.scaling(one.scale))
-    return there.then(Transform.moving(Vector(one.place.x, one.place.y)))
+def _drawn_in(one: Laid) -> tuple[list[Dimensioned], list[str]]:
+    """(the dimensions that were drawn in a view, what is said of those whose things are gone)."""
+    found: list[Dimensioned] = []
+    gone: list[str] = []
+    for k, measure in enumerate(one.view.measures, 1):
+        try:
+            found += dimensioned(one.content.curves, measure, f"drawn {k}", ROW / one.scale)
+        except SyntaxaError as error:
+            gone.append(f"Dimension {k} of the view “{_name(one)}” is left out: {error.sentence}")
+    return found, gone
+
+
+def _numbered(sheet: Sheet, state: State, laid: Sequence[Laid]) -> Mapping[int, list[Dimensioned]]:
+    """The numbers that bodies have in their table, in the first view that is along an axis, by its number."""
+    seen = next((k for k, one in enumerate(laid) if one.view.shows in AXES), None)
+    if not sheet.parts or seen is None:
+        return {}
+    _, right, up = AXES[laid[seen].view.shows]
+    found = []
+    for n, body in enumerate((b for b in state.part(Formed).bodies if not b.hidden), 1):
+        box = body.figures.box
+        middle = [(box[k] + box[k + 3]) / 2 for k in range(3)]
+        at = Point(*(sum(a * b for a, b in zip(middle, way, strict=True)) for way in (right, up)))
+        found.append(Dimensioned(f"number {n}", Pointed(at, ring=True), str(n)))
+    return {seen: found}
 
 
 def _centre_marks(content: Content, by: Transform) -> Iterator[Mark]:
@@ -188,12 +227,27 @@ def _hatched(content: Content, by: Transform) -> Iterator[Mark]:
             yield Stroke(Line(Point(ax, ay), Point(bx, by_)), Pen(NARROW), "hatching")
 
 
+def _details(laid: Sequence[Laid]) -> Iterator[Mark]:
+    """Round what is shown as a detail a narrow circle with a letter, which stands over the detail (ISO 128-3)."""
+    cuts = sum(section_in(one.view.shows) is not None for one in laid)
+    details = [(one, detail) for one in laid if (detail := detail_in(one.view.shows)) is not None]
+    for letter, (own, detail) in zip(_LETTERS[cuts:], details, strict=False):
+        middle, top = (own.box[0] + own.box[2]) / 2, own.box[3] + 4.0
+        yield Words(f"{letter} ({scale_text(own.scale)})", Point(middle, top), 5.0, 0.0, "centre", 0, "titles")
+        for one in laid:
+            if one.view.shows == detail.base:
+                by = one.onto_paper
+                at, radius = by.point(detail.centre), detail.radius * by.scale
+                yield Stroke(Circle(at, radius), Pen(NARROW), "details")
+                yield Words(letter, polar(at, radius + 1.5, math.pi / 4), 5.0, 0.0, "left", 0, "details")
+
+
 def _planes(laid: Sequence[Laid]) -> Iterator[Mark]:
     """Where sections are cut, in the views that see their planes edge on: a line with arrows and a letter, which stands
     over the section as well (ISO 128-3).
     """
     cuts = [(one, section) for one in laid if (section := section_in(one.view.shows)) is not None]
-    for letter, (own, section) in zip("ABCDEFGHJKLMNPQRSTUVWXYZ", cuts, strict=False):
+    for letter, (own, section) in zip(_LETTERS, cuts, strict=False):
         middle, top = (own.box[0] + own.box[2]) / 2, own.box[3] + 4.0
         yield Words(f"{letter}-{letter}", Point(middle, top), 5.0, 0.0, "centre", 0, "titles")
         for one in laid:
@@ -203,7 +257,7 @@ def _planes(laid: Sequence[Laid]) -> Iterator[Mark]:
 
 
 def _plane(one: Laid, letter: str, upright: bool, place: float, looks: float) -> Iterator[Mark]:
-    by = _onto_paper(one)
+    by = one.onto_paper
     box, at = one.box, by.point(Point(place, place))
     ends = (
         (Point(at.x, box[1] - _PAST), Point(at.x, box[3] + _PAST)) if upright
@@ -232,11 +286,13 @@ def _hole_numbers(content: Content, by: Transform) -> Iterator[Mark]:
 # ---------------------------------------------------------------------- what stands beside
 
 
-def _tables(sheet: Sheet, state: State) -> Iterator[Table]:
+def _tables(sheet: Sheet, state: State, sources: Sources) -> Iterator[Table]:
     if sheet.holes:
         yield hole_table(state)
     if sheet.parts:
         yield part_table(state)
+    if sheet.changes:
+        yield change_table(sources.changes)
 
 
 def _beside_tables(room: Box, tables: Sequence[Table]) -> Box:

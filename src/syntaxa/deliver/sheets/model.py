@@ -7,6 +7,7 @@ from typing import Literal, get_args
 
 import msgspec
 
+from syntaxa.define.model import Named
 from syntaxa.deliver.pages.model import InkChoice
 from syntaxa.drawing.state import Part
 
@@ -21,14 +22,31 @@ Method = Literal["first", "third"]
 Upright = Literal["usual", "upright", "across"]
 
 
+class SheetDimension(msgspec.Struct, frozen=True, omit_defaults=True):
+    """A dimension that was drawn in a view; it follows what it is about.
+
+    kind    one of Define's, "smallest", or of several points "chain", "base lines" or "coordinates"
+    things  by their names: curves of the drawing by their roots, lines of bodies by their number in their view
+    angle   radians, as Define has it, or the direction of a chain and of base lines
+    place   mm of the thing: where the text stands, or the row of a chain; None where the sheet finds one
+    """
+
+    kind: str
+    things: tuple[Named, ...]
+    angle: float = 0.0
+    place: tuple[float, float] | None = None
+
+
 class SheetView(msgspec.Struct, frozen=True, omit_defaults=True):
     """A view on a sheet.
 
     shows   "profiles" for all sketches that go out, "profiles:NAME" for one, "received" for the drawing as it came,
-            "received:PART" for a part of it by number, where bodies are seen from, or "section:VIEW:MM"
+            "received:PART" for a part of it by number, "window:X0,Y0,X1,Y1" for what of it lies in a box (mm), where
+            bodies are seen from, "section:VIEW:MM", or "detail:VIEW:X,Y,R" for what another view shows in a circle
     place   mm of paper, where its middle is put; None where the sheet lays it out
     scale   its own; empty for that of the sheet
     hidden  whether hidden lines are drawn; dimensions  whether those of the job come along
+    shaded  whether bodies have their surfaces, too; measures  the dimensions that were drawn in it
     """
 
     shows: str
@@ -36,6 +54,8 @@ class SheetView(msgspec.Struct, frozen=True, omit_defaults=True):
     scale: str = ""
     hidden: bool = True
     dimensions: bool = True
+    shaded: bool = False
+    measures: tuple[SheetDimension, ...] = ()
 
 
 class Note(msgspec.Struct, frozen=True, omit_defaults=True):
@@ -52,7 +72,8 @@ class Sheet(msgspec.Struct, frozen=True, omit_defaults=True):
     paper   a name, or width x height in mm; frame  "iso", "none", or the path of an SVG
     fields  of the title block, by name; what is not given the job says itself
     scale   "fit" for the largest of ISO 5455 that has room
-    holes   whether a table of holes stands on it; parts  whether one of bodies does
+    holes   whether a table of holes stands on it; parts  whether one of bodies does, with their numbers in the views
+    changes  whether a table of what was changed does
     """
 
     name: str = "Sheet 1"
@@ -67,6 +88,7 @@ class Sheet(msgspec.Struct, frozen=True, omit_defaults=True):
     notes: tuple[Note, ...] = ()
     holes: bool = False
     parts: bool = False
+    changes: bool = False
 
 
 @dataclass(frozen=True)

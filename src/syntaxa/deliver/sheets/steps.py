@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import ClassVar
 
-from syntaxa.deliver.sheets.looking import section_in
+from syntaxa.deliver.sheets.looking import detail_in, section_in, window_in
+from syntaxa.deliver.sheets.measuring import check_dimension
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets
 from syntaxa.deliver.sheets.papers import paper_of, scale_of
 from syntaxa.drawing.state import Entry, State
@@ -68,15 +69,25 @@ def check_sheet(sheet: Sheet) -> None:
     scale_of(sheet.scale)
     for view in sheet.views:
         scale_of(view.scale)
-        kind, _, name = view.shows.partition(":")
-        known = view.shows in (*BODY_VIEWS, "profiles", "received") or (kind in ("profiles", "received") and name)
-        if not known and section_in(view.shows) is None:
-            raise DeliverError(
-                f"“{view.shows}” is no view.",
-                suggestion=f"Views are profiles, received, {', '.join(BODY_VIEWS)}.",
-            )
+        _check_shown(view.shows)
+        for measure in view.measures:
+            check_dimension(measure)
         if view.place is not None and not all(abs(v) <= 10 * max(paper.width, paper.height) for v in view.place):
             raise DeliverError(f"A view of “{sheet.name}” lies far off its paper.", suggestion="Place it again.")
+
+
+def _check_shown(shows: str) -> None:
+    """Raises DeliverError where nothing can be shown of that name."""
+    kind, _, name = shows.partition(":")
+    if shows in (*BODY_VIEWS, "profiles", "received") or (kind in ("profiles", "received") and name):
+        return
+    detail = detail_in(shows)
+    if detail is not None:
+        _check_shown(detail.base)
+    elif section_in(shows) is None and window_in(shows) is None:
+        raise DeliverError(
+            f"“{shows}” is no view.", suggestion=f"Views are profiles, received, {', '.join(BODY_VIEWS)}."
+        )
 
 
 STEPS: StepRows = ((SetSheet, DropSheets),)

@@ -21,6 +21,9 @@ from syntaxa.geometry.shapes import Circle, Line
 #: mm: height of letters, of a row, and room at both sides of a cell.
 _LETTER, _ROW, _SIDE = 2.5, 6.0, 1.5
 
+#: Letters of what was done that stand in a table.
+_WORDS = 48
+
 #: Rows that stand on a sheet at the most.
 _MOST = 60
 
@@ -107,6 +110,16 @@ def part_table(state: State) -> Table:
     return Table("Bodies", ("No.", "Body", "Size, mm", "Volume, mm3", "Mass, kg", "Material"), tuple(rows))
 
 
+def change_table(changes: Sequence[tuple[str, int, float]]) -> Table:
+    """Every step that changed curves: what was done, to how many, and how far anything moved at the most."""
+    rows = tuple(
+        (str(n), what[:_WORDS], str(count), plain(most, 4)) for n, (what, count, most) in enumerate(
+            (row for row in changes if row[1]), 1
+        )
+    )  # fmt: skip
+    return Table("Changes", ("No.", "Change", "Curves", "At most, mm"), rows)
+
+
 def dimension_table(state: State) -> Table:
     """Every dimension of Define: what it is called, what it measures, what is written."""
     measured, _ = spans_of(state)
@@ -125,5 +138,15 @@ def profile_table(state: State) -> Table:
     return Table("Profiles", ("Sketch", "Profiles", "Holes", "Open"), rows)
 
 
-#: Tables that can be written, by name.
+def table_of(name: str, state: State) -> Table:
+    """The table of a name."""
+    if name == "parts":
+        # Nesting is looked at only when parts are asked for.
+        from syntaxa.deliver.sheets.cut_list import part_list
+
+        return part_list(state)
+    return TABLES[name](state)
+
+
+#: Tables that can be written, by name, but for that of parts.
 TABLES = {"profiles": profile_table, "holes": hole_table, "bodies": part_table, "dimensions": dimension_table}

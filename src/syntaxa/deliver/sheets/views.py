@@ -37,6 +37,7 @@ class Pixels:
 
 def _shown(standing: Standing, name: str, job: str, *, progress: Progress) -> Shown:
     # What makes sheets is loaded when one is looked at.
+    from syntaxa.deliver.sheets.contents import Sources
     from syntaxa.deliver.sheets.making import made_sheet
 
     sheet = standing.state.part(Sheets).sheet(name)
@@ -45,7 +46,8 @@ def _shown(standing: Standing, name: str, job: str, *, progress: Progress) -> Sh
     context = standing.context(progress)
     key = f"sheet {name} {job}"
     try:
-        return Shown(context.kept(key, lambda: made_sheet(sheet, standing.state, context, job), 500_000))
+        sources = Sources(standing.state, context, standing.changes)
+        return Shown(context.kept(key, lambda: made_sheet(sheet, standing.state, context, job, sources), 500_000))
     except SyntaxaError as error:
         return Shown(why=str(error))
 

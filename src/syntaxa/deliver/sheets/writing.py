@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from syntaxa.deliver.out import put_out
-from syntaxa.deliver.pages.model import Leaf
+from syntaxa.deliver.pages.model import Leaf, Picture
 from syntaxa.errors import DeliverError
 
 ENDINGS = (".pdf", ".svg", ".dxf", ".png")
@@ -34,6 +34,15 @@ def write_pages(leaves: Sequence[Leaf], path: Path, output: PageOutput = PageOut
         put_out(file, page_bytes([leaf], path.suffix.lower(), output))
         files.append(file)
     return files
+
+
+def left_out(leaves: Sequence[Leaf], ending: str) -> list[str]:
+    """What a format cannot hold of pages, in sentences."""
+    pictures = sum(isinstance(m, Picture) for leaf in leaves for m in leaf.marks)
+    if ending != ".dxf" or not pictures:
+        return []
+    what = "1 shaded picture is" if pictures == 1 else f"{pictures} shaded pictures are"
+    return [f"{what} left out: a DXF holds lines and words."]
 
 
 def page_bytes(leaves: Sequence[Leaf], ending: str, output: PageOutput = PageOutput()) -> bytes:

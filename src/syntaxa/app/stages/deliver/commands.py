@@ -13,6 +13,7 @@ from syntaxa.errors import Progress
 
 if TYPE_CHECKING:
     from syntaxa.app.stages.deliver.stage import DeliverStage
+    from syntaxa.deliver.formats import Written
     from syntaxa.deliver.sheets.making import Made
     from syntaxa.job.evaluate import Evaluation
     from syntaxa.job.handover import Package
@@ -60,16 +61,16 @@ def ask_deliver(stage: DeliverStage) -> None:
         return
     target = path if path.suffix.lower() == form.ending else path.with_name(path.name + form.ending)
 
-    def write(progress: Progress) -> tuple[str, tuple[str, ...]]:
+    def write(progress: Progress) -> Written:
         # The writers are loaded when one is wanted.
         from syntaxa.deliver.formats import write_format
 
         progress(0.1)
         return write_format(form, state, target, output, evaluation.context(progress))
 
-    def written(done: tuple[str, tuple[str, ...]]) -> None:
-        panel.files.tell_written(target, *done)
-        shell.tell(f"Wrote {target.name}.")
+    def written(done: Written) -> None:
+        panel.files.tell_written(done)
+        shell.tell(f"Wrote {done.files[0].name if len(done.files) == 1 else counted(len(done.files), 'file')}.")
 
     shell.run(f"Writing {target.name}", write, written)
 
@@ -88,11 +89,12 @@ def ask_sheets(stage: DeliverStage, every: bool) -> None:
     shell.settings.values.folder = str(path.parent)
 
     def work(progress: Progress) -> tuple[list[Path], list[str]]:
-        from syntaxa.deliver.sheets.writing import write_pages
+        from syntaxa.deliver.sheets.writing import left_out, write_pages
 
         made = _made_sheets(stage, evaluation, "" if every or chosen is None else chosen.name, job, progress)
-        files = write_pages([m.leaf for m in made], path)
-        return files, [note for m in made for note in m.told()]
+        leaves = [m.leaf for m in made]
+        files = write_pages(leaves, path)
+        return files, [*(note for m in made for note in m.told()), *left_out(leaves, path.suffix.lower())]
 
     def told(done: tuple[list[Path], list[str]]) -> None:
         files, notes = done

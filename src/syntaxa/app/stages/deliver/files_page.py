@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from pathlib import Path
-
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
@@ -12,7 +10,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.widgets.labels import button, cell, counted, label, roomy, row_of, set_role, table
 from syntaxa.deliver.figures import Figures, total
-from syntaxa.deliver.formats import FORMATS, Format
+from syntaxa.deliver.formats import FORMATS, Format, Written
 from syntaxa.deliver.pages.model import InkChoice
 from syntaxa.deliver.plan import RolesAs
 from syntaxa.deliver.views import FIGURES
@@ -41,6 +39,8 @@ class FilesPage(QWidget):
     """The choices for one file."""
 
     deliver_wanted = pyqtSignal()
+    #: The account of all changes is to be saved.
+    account_wanted = pyqtSignal()
     changed = pyqtSignal()
     refused = pyqtSignal(str)
 
@@ -105,7 +105,9 @@ class FilesPage(QWidget):
         column.addWidget(self._result)
         self.write = button("Write the file…", primary=True)
         self.write.clicked.connect(self.deliver_wanted)
-        column.addLayout(row_of(None, self.write))
+        account = button("Account of all changes…", "As a page, a PDF or figures")
+        account.clicked.connect(self.account_wanted)
+        column.addLayout(row_of(account, None, self.write))
 
     # ------------------------------------------------------------------ what is chosen
 
@@ -144,9 +146,10 @@ class FilesPage(QWidget):
 
     # ------------------------------------------------------------------ showing
 
-    def tell_written(self, path: Path, says: str, notes: tuple[str, ...]) -> None:
+    def tell_written(self, done: Written) -> None:
         """Says what was written, and what the format could not hold as it was."""
-        self._result.setText(" ".join([f"Wrote {says} to {path}.", *notes]))
+        names = ", ".join(str(p) if k == 0 else p.name for k, p in enumerate(done.files))
+        self._result.setText(" ".join([f"Wrote {done.says} to {names}.", *done.notes]))
         self._result.show()
 
     def forget_result(self) -> None:
@@ -187,9 +190,9 @@ class FilesPage(QWidget):
                   else "There is no body: raise a region in Form, or show the bodies.", bool(bodies))  # fmt: skip
 
     def _show_table(self, state: State) -> None:
-        from syntaxa.deliver.sheets.tables import TABLES
+        from syntaxa.deliver.sheets.tables import table_of
 
-        made = TABLES[self.format.table](state)
+        made = table_of(self.format.table, state)
         self._fill(made.heads, [tuple(row) for row in made.rows[:500]])
         self.write.setEnabled(bool(made.rows))
         self._say(f"{counted(len(made.rows), 'row')} would be written." if made.rows

@@ -19,7 +19,8 @@ _KINDS = (
     ("dxf", "DXF of the profiles"), ("svg", "SVG of the profiles"), ("pdf", "PDF of the profiles"),
     ("step", "STEP of the bodies"), ("stl", "STL of the bodies"), ("3mf", "3MF of the bodies"),
     ("sheets", "Sheets as PDF"), ("nc", "Programs"), ("setup", "Setup sheets"), ("holes-csv", "Table of holes"),
-    ("dimensions-csv", "Table of dimensions"), ("bodies-csv", "Table of bodies"), ("account", "Account of all changes"),
+    ("dimensions-csv", "Table of dimensions"), ("bodies-csv", "Table of bodies"),
+    ("parts-csv", "List of parts to be cut"), ("account", "Account of all changes"),
     ("received", "Drawings as received"),
 )  # fmt: skip
 

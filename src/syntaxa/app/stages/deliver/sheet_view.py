@@ -8,9 +8,11 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent, QWheelEvent
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
+from syntaxa.app.stages.deliver.sheet_tools import INK, SheetTool
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import ElidedLabel, button, row_of
 from syntaxa.deliver.sheets.views import Pixels
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Box
 
 #: Pixels round the paper; how much a notch of the wheel comes nearer, and how far at the most.
@@ -38,8 +40,10 @@ class SheetView(QWidget):
     placed = pyqtSignal(int, object)
     #: More dots to the inch are wanted.
     dots_wanted = pyqtSignal()
-    #: Where something was put (mm), and from where a line leads to it, where the mouse was dragged; None for given up.
-    put = pyqtSignal(object, object)
+    #: What to do next, as the tool says.
+    told = pyqtSignal(str)
+    #: The tool was put away.
+    tool_ended = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -55,8 +59,7 @@ class SheetView(QWidget):
         self._pressed: QPointF | None = None
         self._moving, self._panning = False, False
         self._at = QPointF(0, 0)
-        #: Whether the next click puts something on the sheet.
-        self._putting = False
+        self._tool: SheetTool | None = None
 
     # ------------------------------------------------------------------ showing
 
@@ -78,16 +81,31 @@ class SheetView(QWidget):
             self._image = None
         self.update()
 
-    def begin_putting(self) -> None:
-        """The next click puts something on the sheet: from a press to where the mouse is let go, with a line."""
-        self._putting = True
-        self.setCursor(Qt.CursorShape.CrossCursor)
-        self.setFocus()
+    def take(self, tool: SheetTool | None) -> None:
+        """The mouse works a tool from now on, or chooses and drags views again."""
+        ended, self._tool = self._tool, tool
+        self._pressed = None
+        self.setCursor(Qt.CursorShape.ArrowCursor if tool is None else Qt.CursorShape.CrossCursor)
+        if tool is not None:
+            self.setFocus()
+        elif ended is not None:
+            self.tool_ended.emit()
+        self._tell()
 
-    def _end_putting(self) -> None:
-        self._putting, self._pressed = False, None
-        self.setCursor(Qt.CursorShape.ArrowCursor)
+    @property
+    def tool(self) -> SheetTool | None:
+        """The tool that is in hand."""
+        return self._tool
+
+    def _tell(self) -> None:
+        self.told.emit("" if self._tool is None else self._tool.label)
         self.update()
+
+    def _place(self, at: QPointF) -> Point:
+        return Point(*self._to_paper(at))
+
+    def _to_pixels(self, place: Point) -> QPointF:
+        return self._corner() + QPointF(place.x, self._paper[1] - place.y) * self.scale
 
     def choose(self, number: int) -> None:
         """Marks a view."""
@@ -141,20 +159,20 @@ class SheetView(QWidget):
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(sheet)
         self._draw_boxes(painter)
-        if self._putting and self._pressed is not None:
-            painter.setPen(QPen(QColor("#0e6b63"), 1.4))
-            painter.drawLine(self._pressed, self._at)
+        if self._tool is not None:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            self._tool.paint(painter, self._to_pixels)
         if self.hasFocus():
             painter.setPen(QPen(QColor(self.tokens.accent), 1))
             painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
     def _draw_boxes(self, painter: QPainter) -> None:
-        over = self._box_at(self._at) if self._pressed is None else -1
+        over = self._box_at(self._at) if self._pressed is None and self._tool is None else -1
         for k, (_, box) in enumerate(self._boxes):
             if k == self._view:
-                painter.setPen(QPen(QColor("#0e6b63"), 1.6))
+                painter.setPen(QPen(QColor(INK), 1.6))
             elif k == over:
-                painter.setPen(QPen(QColor("#0e6b63"), 1.0, Qt.PenStyle.DashLine))
+                painter.setPen(QPen(QColor(INK), 1.0, Qt.PenStyle.DashLine))
             else:
                 continue
             shown = box if not (self._moving and k == self._view) else self._dragged(box)
@@ -183,7 +201,9 @@ class SheetView(QWidget):
         assert event is not None
         self._pressed = self._at = event.position()
         self._moving = False
-        if self._putting:
+        if self._tool is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._tool.press(self._place(self._at), 1 / self.scale)
+            self._tell()
             return
         number = self._box_at(event.position()) if event.button() == Qt.MouseButton.LeftButton else -1
         self._panning = number < 0
@@ -195,8 +215,9 @@ class SheetView(QWidget):
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         before, self._at = self._at, event.position()
-        if self._putting:
-            self.update()
+        if self._tool is not None and not self._panning:
+            self._tool.move(self._place(self._at), 1 / self.scale)
+            self._tell()
             return
         if self._pressed is not None:
             if self._panning:
@@ -211,13 +232,11 @@ class SheetView(QWidget):
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         self._at = event.position()
-        if self._putting:
-            pressed = self._pressed
-            self._end_putting()
-            dragged = pressed is not None and (self._at - pressed).manhattanLength() >= _DRAG
-            self.put.emit(
-                self._to_paper(self._at), self._to_paper(pressed) if dragged and pressed is not None else None
-            )
+        if self._tool is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._pressed = None
+            tool = self._tool
+            if tool.release(self._place(self._at), 1 / self.scale) and self._tool is tool:
+                self.take(None)
             return
         if self._moving and 0 <= self._view < len(self._boxes):
             box = self._dragged(self._boxes[self._view][1])
@@ -242,9 +261,13 @@ class SheetView(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         move = _MOVES.get(Qt.Key(event.key()))
-        if event.key() == Qt.Key.Key_Escape and self._putting:
-            self._end_putting()
-            self.put.emit(None, None)
+        if self._tool is not None and event.key() == Qt.Key.Key_Escape:
+            if self._tool.give_up():
+                self.take(None)
+            else:
+                self._tell()
+        elif self._tool is not None and self._tool.key(Qt.Key(event.key())):
+            self._tell()
         elif event.key() == Qt.Key.Key_Escape and (self._moving or self._view >= 0):
             self._pressed, self._moving, self._view = None, False, -1
             self.chosen.emit(-1)
@@ -275,6 +298,10 @@ def _lined_up(value: float, others: Sequence[float]) -> float:
     return near if near is not None and abs(near - value) <= _ALIGNED else value
 
 
+#: How views are placed.
+_HOW = "Drag a view to place it; the wheel comes nearer, arrow keys move the chosen view by 1 mm."
+
+
 class SheetFront(QWidget):
     """The sheet with what belongs to it."""
 
@@ -294,7 +321,8 @@ class SheetFront(QWidget):
         column.addLayout(bar)
         column.addWidget(self.view, 1)
         self.says = ElidedLabel("dim")
-        self.says.setText("Drag a view to place it; the wheel comes nearer, arrow keys move the chosen view by 1 mm.")
+        self.view.told.connect(lambda text: self.says.setText(text or _HOW))
+        self.says.setText(_HOW)
         foot = row_of(self.says)
         foot.setContentsMargins(12, 4, 12, 4)
         column.addLayout(foot)

@@ -4,22 +4,28 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
+from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES, Section, section_in
-from syntaxa.deliver.sheets.model import BODY_VIEWS, Note, Sheet, Sheets, SheetView
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, SheetDimension, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
 from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, check_sheet
 from syntaxa.deliver.sheets.views import Shown
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError
 from syntaxa.form.part import Formed
+from syntaxa.geometry.points import Point
+
+if TYPE_CHECKING:
+    from syntaxa.deliver.sheets.laying import Laid
 
 #: Pixels of height of the lists of sheets and of views.
 _SHEETS, _VIEWS = 98, 132
@@ -42,8 +48,11 @@ class SheetsPage(QWidget):
     frame_wanted = pyqtSignal()
     write_wanted = pyqtSignal()
     print_wanted = pyqtSignal()
-    #: A note is to be put on the sheet by the next click.
+    #: Something is to be put on the sheet by the mouse: a note, a detail or a part; or dimensions are to be drawn.
     note_wanted = pyqtSignal()
+    detail_wanted = pyqtSignal()
+    part_wanted = pyqtSignal()
+    drawing_wanted = pyqtSignal(bool)
 
     def __init__(self) -> None:
         super().__init__()
@@ -81,8 +90,17 @@ class SheetsPage(QWidget):
         inside.addLayout(self._make_paper())
         inside.addWidget(label("Views", "heading"))
         self._make_views(inside)
+        inside.addWidget(label("Dimensions", "heading"))
+        self.dimensions_part = DimensionsPart()
+        self.dimensions_part.draw_wanted.connect(self.drawing_wanted)
+        self.dimensions_part.drop_wanted.connect(self._drop_measure)
+        inside.addWidget(self.dimensions_part)
         inside.addWidget(label("Notes", "heading"))
-        self._make_notes(inside)
+        self.notes = NotesPart()
+        self.notes.put_wanted.connect(self.note_wanted)
+        self.notes.drop_wanted.connect(self._drop_note)
+        self.notes.refused.connect(self.refused)
+        inside.addWidget(self.notes)
         inside.addWidget(label("Title block", "heading"))
         self._block = QFormLayout()
         self._block.setHorizontalSpacing(8)
@@ -119,9 +137,15 @@ class SheetsPage(QWidget):
         for text, data in (("ISO 5457, with title block", "iso"), ("none", "none"), ("from a file…", "")):
             self.frame.addItem(text, data)
         self.frame.activated.connect(self._frame_chosen)
-        self.holes, self.parts = QCheckBox("Table of holes"), QCheckBox("Table of bodies")
-        self.holes.clicked.connect(lambda on: self._set(holes=on))
-        self.parts.clicked.connect(lambda on: self._set(parts=on))
+        self.holes, self.parts, self.changes = QCheckBox("Holes"), QCheckBox("Bodies"), QCheckBox("Changes")
+        for box, key, tip in (
+            (self.holes, "holes", "A table of all holes: where they are and how large"),
+            (self.parts, "parts", "A table of all bodies, with their numbers in the views"),
+            (self.changes, "changes", "A table of what was changed, from the ledger"),
+        ):
+            box.setToolTip(tip)
+            box.setAccessibleName(f"Table: {box.text().lower()}")
+            box.clicked.connect(lambda on, key=key: self._set(**{key: on}))
         self.title = QLineEdit()
         self.title.setAccessibleName("Name of the sheet")
         self.title.editingFinished.connect(self._rename)
@@ -137,8 +161,9 @@ class SheetsPage(QWidget):
             title.setBuddy(widget)
             grid.addWidget(title, k, 0)
             grid.addWidget(widget, k, 1)
-        boxes = row_of(self.holes, self.parts, None)
+        boxes = row_of(self.holes, self.parts, self.changes, None)
         boxes.setSpacing(14)
+        grid.addWidget(label("Tables", "dim"), len(named), 0)
         grid.addLayout(boxes, len(named), 1)
         grid.setColumnStretch(1, 1)
         return grid
@@ -171,44 +196,26 @@ class SheetsPage(QWidget):
         self.view_scale.addItems(("of the sheet", *_OFFERED[1:]))
         self.view_scale.setAccessibleName("Scale of the view")
         self.view_scale.activated.connect(lambda _k: self._set_view_scale())
-        self.hidden, self.dimensions = QCheckBox("Hidden lines"), QCheckBox("Dimensions")
+        self.hidden, self.dimensions, self.shaded = (
+            QCheckBox("Hidden lines"), QCheckBox("Dimensions"), QCheckBox("Shaded")
+        )  # fmt: skip
         self.hidden.clicked.connect(lambda on: self._set_view(hidden=on))
+        self.shaded.clicked.connect(lambda on: self._set_view(shaded=on))
         self.dimensions.clicked.connect(lambda on: self._set_view(dimensions=on))
         self._one = QWidget()
         grid = QGridLayout(self._one)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.addWidget(label("Its scale", "dim"), 0, 0)
         grid.addWidget(self.view_scale, 0, 1)
-        grid.addLayout(row_of(self.hidden, self.dimensions, None), 1, 1)
-        self._cut_title, self.cut_at = label("Cut at, mm", "dim"), QLineEdit()
-        self.cut_at.setAccessibleName("Where the section is cut, in mm")
+        grid.addLayout(row_of(self.hidden, self.shaded, self.dimensions, None), 1, 1)
+        self._cut_title, self.cut_at = label("", "dim"), QLineEdit()
+        self.cut_at.setAccessibleName("Where the view is taken")
         self.cut_at.editingFinished.connect(self._cut_typed)
         grid.addWidget(self._cut_title, 2, 0)
         grid.addWidget(self.cut_at, 2, 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(row_of(less, lay, None))
         column.addWidget(self._one)
-
-    def _make_notes(self, column: QVBoxLayout) -> None:
-        self.notes = RowsView(
-            "Notes on the sheet",
-            (
-                Column("Note", lambda n: n.text.replace("\n", " / "), figure=False),
-                Column("Place", lambda n: f"{n.place[0]:.0f}, {n.place[1]:.0f}"),
-            ),
-        )
-        self.notes.setFixedHeight(_SHEETS)
-        column.addWidget(self.notes)
-        self.note = QLineEdit()
-        self.note.setAccessibleName("Text of a note")
-        self.note.setPlaceholderText("text of a note")
-        put, drop = (
-            button("Put…", "The next click puts it on the sheet; a drag makes a line from what it is about"),
-            button("Remove", "Take the chosen note off the sheet"),
-        )
-        put.clicked.connect(self._put_note)
-        drop.clicked.connect(self._drop_note)
-        column.addLayout(row_of(self.note, put, drop))
 
     # ------------------------------------------------------------------ showing
 
@@ -265,6 +272,7 @@ class SheetsPage(QWidget):
         self.frame.setCurrentIndex(own)
         self.holes.setChecked(sheet.holes)
         self.parts.setChecked(sheet.parts)
+        self.changes.setChecked(sheet.changes)
         at = self.views.chosen_row()
         selection = self.views.selection()
         selection.blockSignals(True)
@@ -272,7 +280,8 @@ class SheetsPage(QWidget):
         if 0 <= at < len(sheet.views):
             self.views.selectRow(at)
         selection.blockSignals(False)
-        self.notes.model_.show_rows(sheet.notes)
+        self.notes.show_sheet(sheet)
+        self.dimensions_part.show_sheet(sheet, [view_name(v) for v in sheet.views])
         self._show_view()
         self._show_fields(sheet)
 
@@ -283,14 +292,18 @@ class SheetsPage(QWidget):
         if view is None:
             return
         self.view_scale.setCurrentText(view.scale or "of the sheet")
-        section = section_in(view.shows)
+        kind, numbers = view.shows.partition(":")[0], _numbers_of(view.shows)
         for widget in (self._cut_title, self.cut_at):
-            widget.setVisible(section is not None)
-        if section is not None and not (self.cut_at.hasFocus() and self.cut_at.isModified()):
-            self.cut_at.setText(f"{section.place:g}")
+            widget.setVisible(kind in _NUMBERED)
+        if kind in _NUMBERED and not (self.cut_at.hasFocus() and self.cut_at.isModified()):
+            self._cut_title.setText(_NUMBERED[kind][0])
+            self.cut_at.setAccessibleName(_NUMBERED[kind][1])
+            self.cut_at.setToolTip(_NUMBERED[kind][1])
+            self.cut_at.setText(numbers)
             self.cut_at.setModified(False)
-        body = view.shows in BODY_VIEWS or section is not None
-        self.hidden.setVisible(body)
+        self.hidden.setVisible(view.shows in BODY_VIEWS or kind == "section")
+        self.shaded.setVisible(view.shows in BODY_VIEWS)
+        self.shaded.setChecked(view.shaded)
         self.dimensions.setVisible(view.shows.startswith("profiles") or view.shows in ("front", "top", "right"))
         self.hidden.setChecked(view.hidden)
         self.dimensions.setChecked(view.dimensions)
@@ -438,35 +451,75 @@ class SheetsPage(QWidget):
         self._set(fields=tuple((k, v) for k, v in given.items() if v))
 
     def _add_view(self) -> None:
+        sheet, shows = self.sheet, self.kind.currentData()
+        if sheet is None or shows is None:
+            return
+        if shows == _DETAIL:
+            self.detail_wanted.emit()
+        elif shows == _PART:
+            self.part_wanted.emit()
+        else:
+            self._set(views=(*sheet.views, SheetView(shows, hidden=shows in AXES)))
+
+    def add_detail(self, laid: Sequence[Laid], begin: Point, end: Point) -> None:
+        """What lies in a circle round a place on the sheet becomes a view of its own; `end` lies on the circle."""
+        sheet, one = self.sheet, _under(laid, begin)
+        if sheet is None:
+            return
+        if one is None or one.view.shows.startswith("detail:"):
+            self.refused.emit("Drag from a place in a view; a detail has no details of its own.")
+            return
+        back = one.onto_paper.inverse()
+        at, radius = back.point(begin), begin.distance_to(end) / one.scale
+        shows = f"detail:{one.view.shows}:{at.x:.4g},{at.y:.4g},{radius:.4g}"
+        larger = min((s for s in SCALES if s >= 2 * one.scale * _NEARLY), default=max(SCALES))
+        view = SheetView(shows, scale=scale_text(larger), hidden=one.view.hidden)
+        self._set(views=(*sheet.views, view))
+
+    def take_part(self, laid: Sequence[Laid], begin: Point, end: Point) -> None:
+        """Of the received drawing what lies in a box on the sheet becomes what is shown of it."""
+        sheet, one = self.sheet, _under(laid, begin)
+        if sheet is None:
+            return
+        if one is None or one.view.shows.partition(":")[0] not in ("received", "window"):
+            self.refused.emit("Drag a box over the drawing as received; add that view first.")
+            return
+        back = one.onto_paper.inverse()
+        a, b = back.point(begin), back.point(end)
+        shows = f"window:{','.join(f'{v:.6g}' for v in (a.x, a.y, b.x, b.y))}"
+        at = next(k for k, other in enumerate(laid) if other is one)
+        view = msgspec.structs.replace(sheet.views[at], shows=shows, measures=())
+        self._set(views=(*sheet.views[:at], view, *sheet.views[at + 1 :]))
+
+    def add_measure(self, number: int, measure: SheetDimension) -> None:
+        """A dimension was drawn in a view."""
         sheet = self.sheet
-        if sheet is not None and self.kind.count():
-            shows = self.kind.currentData()
-            view = SheetView(shows, hidden=shows in AXES)
-            self._set(views=(*sheet.views, view))
+        if sheet is not None and 0 <= number < len(sheet.views):
+            view = sheet.views[number]
+            changed = msgspec.structs.replace(view, measures=(*view.measures, measure))
+            self._set(views=(*sheet.views[:number], changed, *sheet.views[number + 1 :]))
+
+    def _drop_measure(self, number: int, at: int) -> None:
+        sheet = self.sheet
+        if sheet is not None:
+            view = sheet.views[number]
+            left = (*view.measures[:at], *view.measures[at + 1 :])
+            changed = msgspec.structs.replace(view, measures=left)
+            self._set(views=(*sheet.views[:number], changed, *sheet.views[number + 1 :]))
 
     def _drop_view(self) -> None:
         sheet, at = self.sheet, self.view_number
         if sheet is not None and 0 <= at < len(sheet.views):
             self._set(views=(*sheet.views[:at], *sheet.views[at + 1 :]))
 
-    def _put_note(self) -> None:
-        if self.note.text().strip():
-            self.note_wanted.emit()
-        else:
-            self.refused.emit("A note needs words.")
+    def put_note(self, place: Point, about: Point | None) -> None:
+        """The note that was typed stands at a place (mm), with a line to what it is about."""
+        sheet, note = self.sheet, self.notes.note_at(place, about)
+        if sheet is not None and note is not None:
+            self._set(notes=(*sheet.notes, note))
 
-    def put_note(self, place: tuple[float, float] | None, about: tuple[float, float] | None) -> None:
-        """The note that was typed stands at a place (mm), with a line to what it is about; None for given up."""
-        sheet, text = self.sheet, self.note.text().strip()
-        if sheet is None or place is None or not text:
-            return
-        at = round(place[0], 2), round(place[1], 2)
-        points_at = None if about is None else (round(about[0], 2), round(about[1], 2))
-        self.note.clear()
-        self._set(notes=(*sheet.notes, Note(text.replace(" / ", "\n"), at, points_at)))
-
-    def _drop_note(self) -> None:
-        sheet, at = self.sheet, self.notes.chosen_row()
+    def _drop_note(self, at: int) -> None:
+        sheet = self.sheet
         if sheet is not None and 0 <= at < len(sheet.notes):
             self._set(notes=(*sheet.notes[:at], *sheet.notes[at + 1 :]))
 
@@ -483,12 +536,14 @@ class SheetsPage(QWidget):
 
     def _cut_typed(self) -> None:
         sheet, at = self.sheet, self.view_number
-        section = section_in(sheet.views[at].shows) if sheet is not None and 0 <= at < len(sheet.views) else None
-        if section is None or not self.cut_at.isModified():
+        shows = sheet.views[at].shows if sheet is not None and 0 <= at < len(sheet.views) else ""
+        kind = shows.partition(":")[0]
+        if kind not in _NUMBERED or not self.cut_at.isModified():
             return
         self.cut_at.setModified(False)
-        text = self.cut_at.text().strip().replace(",", ".")
-        self._set_view(shows=f"section:{section.view}:{text}")
+        typed = self.cut_at.text().strip()
+        text = typed.replace(",", ".") if kind == "section" else typed.replace(" ", "")
+        self._set_view(shows=f"{shows.rpartition(':')[0]}:{text}")
 
     def _set_view_scale(self) -> None:
         text = self.view_scale.currentText().strip()
@@ -498,7 +553,23 @@ class SheetsPage(QWidget):
 #: Fields that the job fills in by itself.
 _KNOWN = frozenset(("title", "scale", "paper", "unit", "sheet", "mass", "material"))
 
-_NAMES = {"profiles": "All profiles", "received": "The drawing as received"}
+#: Views that are said by numbers, and what those are called.
+_NUMBERED = {
+    "section": ("Cut at, mm", "Where the section is cut, in mm"),
+    "detail": ("x, y, radius", "The middle and the radius of the circle round the detail, in mm"),
+    "window": ("From, to", "Two corners of the part that is shown: x, y, x, y in mm"),
+}
+
+#: What is added by a drag on the sheet.
+_DETAIL, _PART = "a detail", "a part"
+
+#: By how much a scale may miss twice another.
+_NEARLY = 1 - 1e-9
+
+_NAMES = {
+    "profiles": "All profiles", "received": "The drawing as received", _DETAIL: "Detail: drag a circle…",
+    _PART: "Part of the drawing: drag a box…",
+}  # fmt: skip
 
 
 def view_name(view: SheetView) -> str:
@@ -507,6 +578,8 @@ def view_name(view: SheetView) -> str:
     section = section_in(view.shows)
     if section is not None:
         return f"Section, from the {section.view}, at {'xyz'[section.axis]} = {section.place:g}"
+    if kind in ("detail", "window"):
+        return "Detail" if kind == "detail" else "Part of the drawing"
     if kind == "profiles" and name:
         return f"Sketch {name}"
     if kind == "received" and name:
@@ -519,7 +592,18 @@ def _kinds(state: State) -> Sequence[str]:
     sketches = [f"profiles:{s.name}" for s in state.profiles() if s.curves]
     shown = [b.figures.box for b in state.part(Formed).bodies if not b.hidden]
     bodies = (*BODY_VIEWS, *_sections(shown)) if shown else ()
-    return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received")
+    return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received", _DETAIL, _PART)
+
+
+def _numbers_of(shows: str) -> str:
+    """The numbers that say where a view is taken."""
+    return shows.rpartition(":")[2].replace(",", ", ")
+
+
+def _under(laid: Sequence[Laid], at: Point) -> Laid | None:
+    """The smallest view that a place on the sheet lies in."""
+    inside = [one for one in laid if one.box[0] <= at.x <= one.box[2] and one.box[1] <= at.y <= one.box[3]]
+    return min(inside, key=lambda one: (one.box[2] - one.box[0]) * (one.box[3] - one.box[1]), default=None)
 
 
 def _sections(boxes: Sequence[Sequence[float]]) -> Iterator[str]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import cached_property
 from pathlib import Path
-from typing import cast
+from typing import TYPE_CHECKING, cast
 
 from PyQt6.QtWidgets import QWidget
 
@@ -17,11 +17,16 @@ from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print, ask_sheets, commands
 from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
+from syntaxa.app.stages.deliver.sheet_tools import PutTool
 from syntaxa.app.stages.deliver.sheet_view import SheetFront
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.steps import SetSheet
 from syntaxa.deliver.sheets.views import PICTURE
+from syntaxa.geometry.points import Point
 from syntaxa.job.recipe import Written
+
+if TYPE_CHECKING:
+    from syntaxa.deliver.sheets.laying import Laid
 
 #: What the demo's sheet shows.
 _DEMO = tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
@@ -45,10 +50,15 @@ class DeliverStage(Stage):
     def make_panel(self) -> DeliverPanel:
         made = DeliverPanel(self.shell.session)
         made.files.deliver_wanted.connect(lambda: ask_deliver(self))
+        made.files.account_wanted.connect(lambda: self.shell.commands["ask_account"].run())
         made.page_changed.connect(self._page_changed)
         made.sheets.chosen.connect(self._show_sheet)
         made.sheets.frame_wanted.connect(self._ask_frame)
         made.sheets.note_wanted.connect(self._begin_note)
+        made.sheets.detail_wanted.connect(self._begin_detail)
+        made.sheets.part_wanted.connect(self._begin_part)
+        made.sheets.drawing_wanted.connect(self._begin_drawing)
+        made.sheets.dimensions_part.meant.connect(self._mean)
         made.sheet_wanted.connect(lambda: ask_sheets(self, False))
         made.all_sheets_wanted.connect(lambda: ask_sheets(self, True))
         made.print_wanted.connect(lambda: ask_print(self))
@@ -80,7 +90,7 @@ class DeliverStage(Stage):
         made.view.chosen.connect(self.own_panel.sheets.choose_view)
         made.view.placed.connect(self.own_panel.sheets.place_view)
         made.view.dots_wanted.connect(self._show_sheet)
-        made.view.put.connect(self.own_panel.sheets.put_note)
+        made.view.tool_ended.connect(lambda: self.own_panel.sheets.dimensions_part.show_drawing(False))
         return made
 
     # ------------------------------------------------------------------ showing
@@ -101,6 +111,8 @@ class DeliverStage(Stage):
         sheet = panel.sheets.sheet
         if not panel.shows_sheet or sheet is None:
             return
+        if self.sheet.name.text() != sheet.name:
+            self.sheet.view.take(None)
         panel.sheets.tell(panel.shown())
         view = self.sheet.view
         view.tokens = self.shell.dress.tokens
@@ -112,9 +124,46 @@ class DeliverStage(Stage):
             view.show_picture(self.shell.session.view(PICTURE, sheet.name, panel.job_name, view.dots))
         view.choose(panel.sheets.view_number)
 
+    def _laid(self) -> Sequence[Laid]:
+        """The views of the sheet that is shown, as they lie."""
+        shown = self.own_panel.shown()
+        return () if shown is None or shown.made is None else shown.made.laid
+
     def _begin_note(self) -> None:
-        self.shell.tell("Click where the note goes, or drag to it from what it is about. Escape gives up.")
-        self.sheet.view.begin_putting()
+        says = "Click where the note goes, or drag to it from what it is about. Escape gives up."
+        self.sheet.view.take(PutTool(says, "line", self.own_panel.sheets.put_note))
+
+    def _begin_detail(self) -> None:
+        def done(end: Point, begin: Point | None) -> None:
+            if begin is not None:
+                self.own_panel.sheets.add_detail(self._laid(), begin, end)
+
+        says = "Drag from the middle of what the detail shows to its rim. Escape gives up."
+        self.sheet.view.take(PutTool(says, "circle", done, dragged=True))
+
+    def _begin_part(self) -> None:
+        def done(end: Point, begin: Point | None) -> None:
+            if begin is not None:
+                self.own_panel.sheets.take_part(self._laid(), begin, end)
+
+        says = "Drag a box over what is to be shown of the drawing. Escape gives up."
+        self.sheet.view.take(PutTool(says, "box", done, dragged=True))
+
+    def _begin_drawing(self, on: bool) -> None:
+        sheets = self.own_panel.sheets
+        # What measures is loaded when it is wanted.
+        from syntaxa.app.stages.deliver.measure_tool import MeasureTool
+
+        tool = MeasureTool(self._laid, sheets.add_measure, sheets.dimensions_part.show_meanings) if on else None
+        self.sheet.view.take(tool)
+        sheets.dimensions_part.show_drawing(on)
+
+    def _mean(self, meaning: str) -> None:
+        tool = self.sheet.view.tool
+        if tool is not None and meaning:
+            tool.mean(meaning)
+            self.sheet.view.setFocus()
+            self.sheet.view.update()
 
     def _ask_frame(self) -> None:
         shell = self.shell
