@@ -8,6 +8,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QPushButton
 
 from syntaxa.cli.main import run as command
+from syntaxa.deliver.write import Output
 from syntaxa.demo.drawing import revised_bytes
 from syntaxa.job.recipe import load_recipe
 from syntaxa.measure.steps import ChooseUnit, PlaceOrigin
@@ -263,9 +264,12 @@ def test_a_recipe_gives_the_same_through_the_window_and_the_command_line(qtbot, 
     demo.open_path(other)
     settled()
     chosen.path = recipe
+    files = demo.stage("deliver").own_panel.files
+    files.choose(".svg", Output(by_colour=True))
     demo.ask_use_recipe()
     settled()
     assert demo.session.job.steps
+    assert (files.format.key, files.output) == ("dxf", Output())  # the choices that it was saved with
     chosen.path = tmp_path / "by-hand.dxf"
     demo.ask_deliver()
     qtbot.waitUntil(lambda: not demo.shell.work.busy and chosen.path.exists(), timeout=20_000)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+import dataclasses
 import io
 import json
 from pathlib import Path
@@ -17,6 +18,7 @@ from syntaxa.cli.main import run as command
 from syntaxa.define.model import Variant
 from syntaxa.define.sizes import SetVariants
 from syntaxa.define.steps import BindDimensions, ReadOff
+from syntaxa.deliver.write import Output
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.model import extents_of
 from syntaxa.errors import JobError
@@ -54,6 +56,14 @@ def treated():
 @pytest.fixture
 def recipe():
     return recipe_of(treated(), "orchard", Written((".dxf", ".svg"))).recipe
+
+
+def test_the_choices_of_deliver_are_saved_with_it(tmp_path):
+    chosen = Output("in", "R2000", "data", construction=True, beside=True, ink="grey", archive=True, dots=300.0,
+                    by_colour=True, font="isocp.shx")  # fmt: skip
+    written = Written((".pdf",), **dataclasses.asdict(chosen))
+    save_recipe(recipe_of(treated(), "orchard", written).recipe, tmp_path / "a.sxr")
+    assert load_recipe(tmp_path / "a.sxr").written.output == chosen
 
 
 @pytest.fixture

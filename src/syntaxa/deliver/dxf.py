@@ -42,10 +42,13 @@ _APPLICATION = "SYNTAXA"
 _IMPERIAL = {"in", "ft", "yd", "mil"}
 
 
-def dxf_bytes(plan: Plan, unit: str, release: Release, beside: State | None = None) -> tuple[bytes, tuple[str, ...]]:
+def dxf_bytes(
+    plan: Plan, unit: str, release: Release, beside: State | None = None, font: str = ""
+) -> tuple[bytes, tuple[str, ...]]:
     """The file as bytes, lengths in the unit, and what the format could not hold as it was.
 
     beside  whose dimensions, texts and hatches go out, too
+    font    that their texts are written in; empty for those that they came with
     """
     code = HEADER_CODE_OF_UNIT.get(unit)
     if code is None:
@@ -69,7 +72,7 @@ def dxf_bytes(plan: Plan, unit: str, release: Release, beside: State | None = No
     if beside is not None:
         from syntaxa.deliver.dxf_notes import NotesWriter
 
-        more = NotesWriter(document, release, writer.by)
+        more = NotesWriter(document, release, writer.by, font)
         more.add(beside)
         notes = (*notes, *more.notes())
     text = io.StringIO()

@@ -38,6 +38,9 @@ from syntaxa.geometry.transform import Transform
 #: Shares of the size of the drawing: the height of the text of a dimension, and how near two places are one.
 _SHARE, _SAME = 0.02, 1e-6
 
+#: The text style of a font that was chosen, and the font of one that only its name is known of.
+_STYLE, _ANY_FONT = "TEXTS", "txt"
+
 _ACROSS = {"left": "LEFT", "centre": "CENTER", "right": "RIGHT"}
 _UP = {"baseline": "", "bottom": "BOTTOM_", "middle": "MIDDLE_", "top": "TOP_"}
 
@@ -45,7 +48,9 @@ _UP = {"baseline": "", "bottom": "BOTTOM_", "middle": "MIDDLE_", "top": "TOP_"}
 class NotesWriter:
     """Puts what stands beside the profiles into a document, in its unit."""
 
-    def __init__(self, document: Document, release: Release, by: Transform) -> None:
+    def __init__(self, document: Document, release: Release, by: Transform, font: str = "") -> None:
+        """font  that texts are written in; empty for those that they came with"""
+        self._font = font.strip()
         self._document, self._release, self._by = document, release, by
         self._space: BaseLayout = document.modelspace()
         self._names = Names()
@@ -81,6 +86,15 @@ class NotesWriter:
         scaled = height * self._by.scale
         style.dxf.dimtxt, style.dxf.dimasz = scaled, 0.8 * scaled
         style.dxf.dimexo, style.dxf.dimexe, style.dxf.dimgap = 0.3 * scaled, 0.5 * scaled, 0.25 * scaled
+        if self._font:
+            style.dxf.dimtxsty = self._text_style("")
+
+    def _text_style(self, came_with: str) -> str:
+        """The text style of the chosen font, or one called as that which a text came with."""
+        name = clean_name(_STYLE if self._font else came_with).strip() or "Standard"
+        if name not in self._document.styles:
+            self._document.styles.add(name, font=self._font or _ANY_FONT)
+        return name
 
     def _measures(self, state: State, size: float) -> None:
         """The dimensions of Define."""
@@ -157,6 +171,7 @@ class NotesWriter:
             at = placed.x + down * math.sin(text.angle), placed.y - down * math.cos(text.angle)
             entity = self._space.add_text(row, height=height, rotation=math.degrees(text.angle), dxfattribs=attributes)
             entity.dxf.width = text.width_factor
+            entity.dxf.style = self._text_style(text.font)
             entity.set_placement(at, align=TextEntityAlignment[f"{_UP[text.up]}{_ACROSS[text.across]}"])
         self.count += 1
 

@@ -38,7 +38,7 @@ class Format:
     def choices(self) -> frozenset[str]:
         """Which choices count for it."""
         if self.ending == ".dxf":
-            return frozenset(("unit", "roles", "construction", "beside"))
+            return frozenset(("unit", "roles", "construction", "beside", "font"))
         if self.holds == "profiles":
             own = {".pdf": ("ink", "archive"), ".png": ("ink", "dots"), ".svg": ("by_colour",)}
             more = own.get(self.ending, ())

@@ -32,6 +32,7 @@ class Output:
     beside        whether dimensions, texts and hatches go out, too (DXF)
     ink           of PDF and PNG; archive  PDF as PDF/A-2b; dots  to the inch of a PNG
     by_colour     a file for each colour (SVG)
+    font          that texts of a DXF are written in; empty for those that they came with
     """
 
     unit: FileUnit = "mm"
@@ -43,6 +44,7 @@ class Output:
     archive: bool = False
     dots: float = 150.0
     by_colour: bool = False
+    font: str = ""
 
 
 #: As a file goes out where nothing is said.
@@ -104,7 +106,7 @@ def _data(state: State, plan: Plan, ending: str, output: Output) -> tuple[bytes,
     if ending == ".dxf":
         from syntaxa.deliver.dxf import dxf_bytes
 
-        return dxf_bytes(plan, output.unit, output.release, state if output.beside else None)
+        return dxf_bytes(plan, output.unit, output.release, state if output.beside else None, output.font)
     from syntaxa.deliver.pages.model import plan_leaf
     from syntaxa.deliver.sheets.writing import PageOutput, page_bytes
 

@@ -7,6 +7,7 @@ from pathlib import Path
 
 import msgspec
 
+from syntaxa.deliver.pages.model import InkChoice
 from syntaxa.deliver.plan import Release, RolesAs
 from syntaxa.deliver.write import ENDINGS, FileUnit, Output
 from syntaxa.drawing.step import Step
@@ -32,11 +33,17 @@ class Written(msgspec.Struct, frozen=True, omit_defaults=True):
     release: Release = "R2018"
     roles: RolesAs = "layers"
     construction: bool = False
+    beside: bool = False
+    ink: InkChoice = "colour"
+    archive: bool = False
+    dots: float = 150.0
+    by_colour: bool = False
+    font: str = ""
 
     @property
     def output(self) -> Output:
         """The choices for the writers."""
-        return Output(self.unit, self.release, self.roles, self.construction)
+        return Output(**{k: v for k, v in msgspec.structs.asdict(self).items() if k != "endings"})
 
 
 _PLAIN = Written()

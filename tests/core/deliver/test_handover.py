@@ -141,6 +141,11 @@ def test_dimensions_texts_and_hatches_go_out_as_what_they_are(tmp_path):
         assert not ezdxf.readfile(path).modelspace().query("DIMENSION TEXT HATCH POINT")
         done = deliver(state, path, Output(release="R12", beside=True))
         assert any("hatch" in note for note in done.notes)
+        deliver(state, path, Output(beside=True, font="arial.ttf"))
+        document = ezdxf.readfile(path)
+        styles = {document.styles.get(t.dxf.style).dxf.font for t in document.modelspace().query("TEXT")}
+        assert styles == {"arial.ttf"}
+        assert document.styles.get(document.dimstyles.get("Standard").dxf.dimtxsty).dxf.font == "arial.ttf"
 
 
 # ---------------------------------------------------------------------- the package

@@ -78,6 +78,8 @@ class Recipes(Feature):
             return
         if job is not None:
             self.shell.session.change(with_recipe(job, recipe), f"Use the recipe {recipe.name}")
+            for stage in self.shell.stages:
+                stage.take_written(recipe.written)
 
     def ask_run_recipe(self) -> None:
         """Runs a recipe on many drawings."""

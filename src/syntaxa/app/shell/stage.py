@@ -123,6 +123,9 @@ class Stage(Member):
         """What a recipe writes, where this stage says so."""
         return None
 
+    def take_written(self, written: Written) -> None:
+        """A recipe is used: takes the choices that it was saved with, where this stage has them."""
+
 
 class Feature(Member):
     """Something that is there in every stage, with a strip under the canvas where it wants one."""

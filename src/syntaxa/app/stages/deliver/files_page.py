@@ -60,6 +60,9 @@ class FilesPage(QWidget):
             self._ink.addItem(text, ink)
         self._dots = QLineEdit("150")
         self._dots.editingFinished.connect(self._dots_typed)
+        self._font = QLineEdit()
+        self._font.setPlaceholderText("as received")
+        self._font.setToolTip("A font file such as isocp.shx or arial.ttf, for all texts and dimensions")
         self._construction = QCheckBox("Construction sketches go out, too")
         self._beside = QCheckBox("Dimensions, texts and hatches go out, too")
         self._beside.setToolTip("As true dimensions and texts of the DXF")
@@ -73,6 +76,7 @@ class FilesPage(QWidget):
             ("format", "Format", "Format", self._format), ("unit", "Unit", "Unit of the file", self._unit),
             ("roles", "Roles", "How roles go out", self._roles), ("ink", "Ink", "Ink of the file", self._ink),
             ("dots", "Dots to the inch", "Dots to the inch", self._dots),
+            ("font", "Font of texts", "Font of texts", self._font),
         )  # fmt: skip
         for k, (key, text, name, widget) in enumerate(named):
             title = label(text, "dim")
@@ -130,7 +134,24 @@ class FilesPage(QWidget):
             "archive" in counts and self._archive.isChecked(),
             self._number() or 150.0,
             "by_colour" in counts and self._by_colour.isChecked(),
+            self._font.text().strip() if "font" in counts else "",
         )
+
+    def choose(self, ending: str, output: Output) -> None:
+        """Takes choices that were saved."""
+        formats = [k for k, f in enumerate(FORMATS) if f.ending == ending and f.holds == "profiles"]
+        exact = [k for k in formats if ending != ".dxf" or FORMATS[k].release == output.release]
+        self._format.setCurrentIndex((exact or formats or [0])[0])
+        self._unit.setCurrentIndex(_UNITS.index(output.unit))
+        self._roles.setCurrentIndex(self._roles.findData(output.roles))
+        self._ink.setCurrentIndex(self._ink.findData(output.ink))
+        for box, on in (
+            (self._construction, output.construction), (self._beside, output.beside), (self._archive, output.archive),
+            (self._by_colour, output.by_colour),
+        ):  # fmt: skip
+            box.setChecked(on)
+        self._dots.setText(f"{output.dots:g}")
+        self._font.setText(output.font)
 
     def _number(self) -> float | None:
         try:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Sequence
 
 from PyQt6.QtCore import QPointF, Qt
@@ -184,7 +185,11 @@ class MeasureTool(SheetTool):
         lines: Figure = figure(span, by.point(each.place) if each.place is not None else self._at)
         for shape in (*lines.helpers, lines.line):
             _draw(painter, to_pixels, shape)
-        painter.drawText(to_pixels(lines.text) + QPointF(4, -4), each.text)
+        painter.save()
+        painter.translate(to_pixels(lines.text))
+        painter.rotate(-math.degrees(lines.writing))
+        painter.drawText(QPointF(-painter.fontMetrics().horizontalAdvance(each.text) / 2, -4), each.text)
+        painter.restore()
 
 
 def _draw(painter: QPainter, to_pixels: ToPixels, shape: Shape) -> None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import asdict
 from functools import cached_property
 from pathlib import Path
 from typing import TYPE_CHECKING, cast
@@ -174,12 +175,13 @@ class DeliverStage(Stage):
     # ------------------------------------------------------------------ the rest
 
     def written(self) -> Written:
-        output = self.own_panel.files.output
-        ending = self.own_panel.files.format.ending
-        profiles = self.own_panel.files.format.holds == "profiles"
-        return Written(
-            (ending if profiles else ".dxf",), output.unit, output.release, output.roles, output.construction
-        )
+        files = self.own_panel.files
+        ending = files.format.ending if files.format.holds == "profiles" else ".dxf"
+        return Written((ending,), **asdict(files.output))
+
+    def take_written(self, written: Written) -> None:
+        self.own_panel.files.choose(written.endings[0] if written.endings else ".dxf", written.output)
+        self.own_panel.refresh()
 
     def walk(self) -> Sequence[WalkStep]:
         return (
