@@ -239,6 +239,18 @@ def laid(window):
     return window.stage("deliver")._laid()
 
 
+def test_each_part_of_the_drawing_has_a_sheet(seat, settled):
+    page = with_sheet(seat, settled)
+    next(b for b in page.findChildren(QAbstractButton) if b.text() == "Each part").click()
+    settled()
+    names = [s.name for s in sheets(seat)]
+    assert names[:2] == ["Sheet 1", "Part 1"]
+    page.list.selectRow(1)
+    settled()
+    settled()
+    assert panel(seat).shown().made.laid[0].view.shows == "received:1"
+
+
 def test_notes_are_put_with_a_line_and_taken_off(seat, settled):
     page = with_sheet(seat, settled)
     view, notes = seat.stage("deliver").sheet.view, page.notes

@@ -7,8 +7,6 @@ import re
 from collections.abc import Sequence
 from pathlib import Path
 
-import msgspec
-
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.records import DisagreeRecord, NotCarriedRecord, SheetRecord, SheetViewRecord
 from syntaxa.cli.whole import evaluator_for, whole_job
@@ -16,10 +14,9 @@ from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES
 from syntaxa.deliver.sheets.making import Made, made_sheet
-from syntaxa.deliver.sheets.model import Sheet, SheetView
+from syntaxa.deliver.sheets.model import Sheet, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import scale_text
-from syntaxa.deliver.sheets.parting import parts_of
-from syntaxa.deliver.sheets.steps import check_sheet
+from syntaxa.deliver.sheets.steps import SheetEachPart, check_sheet
 from syntaxa.deliver.sheets.writing import ENDINGS, PageOutput, left_out, write_pages
 from syntaxa.drawing.state import State
 from syntaxa.form.part import Formed
@@ -28,9 +25,6 @@ from syntaxa.measure.disagreements import disagreements
 
 #: Other words for views of bodies.
 _WORDS = {"side": "right", "iso": "isometric"}
-
-#: Parts of a drawing that get a sheet each, at the most.
-_MOST_PARTS = 500
 
 
 def sheet_file(options: argparse.Namespace) -> SheetRecord:
@@ -56,12 +50,7 @@ def sheet_file(options: argparse.Namespace) -> SheetRecord:
 
 def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet, job: str) -> SheetRecord:
     """A sheet for each part that lies apart in the received drawing, into a folder or numbered."""
-    state = evaluation.state
-    parts = parts_of(state.received())
-    if not 0 < len(parts) <= _MOST_PARTS:
-        raise UsageError(
-            f"The drawing has {len(parts)} parts that lie apart; sheets can be made of 1 to {_MOST_PARTS}."
-        )
+    state, _ = SheetEachPart(sheet).apply(evaluation.state, evaluation.context())
     output = Path(options.output)
     folder = output.suffix.lower() not in ENDINGS
     ending, stem = (".pdf", job) if folder else (output.suffix, output.stem)
@@ -69,8 +58,7 @@ def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet
     base.mkdir(parents=True, exist_ok=True)
     sources = Sources(state, evaluation.context(), evaluation.changes)
     made, paths = [], []
-    for n in range(1, len(parts) + 1):
-        one = msgspec.structs.replace(sheet, views=(SheetView(f"received:{n}"),), name=f"Part {n}")
+    for n, one in enumerate(state.part(Sheets).sheets, 1):
         made.append(made_sheet(one, state, evaluation.context(), f"{job} {n}", sources))
         paths.append(base / f"{stem}-{n}{ending}")
     return _written(made, paths, options, evaluation)
@@ -139,8 +127,6 @@ def print_sheet(record: SheetRecord) -> None:
     """The record for people."""
     width, height = record.paper_mm
     print(f"{width:g} x {height:g} mm, {record.scale}, {record.lines:,} lines, {record.dimensions} dimensions")
-    for disagree in record.disagree:
-        print(f"{disagree.dimension} says {disagree.says:.6g} and measures {disagree.measures:.6g}.")
     for output in record.outputs:
         print(f"Written: {output}")
     for note in record.notes:

@@ -13,6 +13,7 @@ import pypdfium2
 import pypdfium2.raw as raw
 import pytest
 import shapely
+from specimens import dxf_of
 
 from syntaxa.define.spans import Straightly
 from syntaxa.deliver.pages.model import Picture, Stroke, Words
@@ -21,8 +22,8 @@ from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.cut_list import part_list
 from syntaxa.deliver.sheets.making import made_sheet
 from syntaxa.deliver.sheets.measuring import Measurable, dimension_at, dimensioned, meanings
-from syntaxa.deliver.sheets.model import Sheet, SheetDimension, SheetView
-from syntaxa.deliver.sheets.steps import SetSheet
+from syntaxa.deliver.sheets.model import Sheet, SheetDimension, Sheets, SheetView
+from syntaxa.deliver.sheets.steps import SetSheet, SheetEachPart
 from syntaxa.deliver.sheets.tables import change_table
 from syntaxa.deliver.sheets.writing import left_out, page_bytes
 from syntaxa.drawing.model import Curve, Drawing
@@ -34,6 +35,8 @@ from syntaxa.form.raising import RaiseRegions
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 from syntaxa.geometry.transform import Transform
+from syntaxa.job.evaluate import Evaluator
+from syntaxa.job.model import Job, Source
 
 
 def P(x, y):
@@ -338,3 +341,33 @@ def test_a_shaded_picture_is_in_every_format_but_dxf_which_says_so():
     assert ezdxf.recover.read(io.BytesIO(page_bytes([page], ".dxf")))[1].errors == []
     grey = next(m for m in page.inked("black").marks if isinstance(m, Picture)).rows
     assert (grey[:, :, 0] == grey[:, :, 1]).all()
+
+
+# ---------------------------------------------------------------------- the received drawing
+
+
+def received(build):
+    job = Job.of(Source.of("parts.dxf", dxf_of(build, INSUNITS=4)))
+    return Evaluator().evaluate(job).state
+
+
+def test_each_part_of_the_drawing_has_a_sheet_and_what_disagrees_there_is_told():
+    def build(space, _document):
+        for x in (0, 200):
+            space.add_lwpolyline([(x, 0), (x + 100, 0), (x + 100, 60), (x, 60)], close=True)
+        space.add_linear_dim((0, -15), (0, 0), (100, 0)).render()
+        space.add_linear_dim((200, -15), (200, 0), (300, 0), text="120").render()
+
+    state = received(build)
+    made, _ = SheetEachPart(Sheet(paper="A4", scale="1:2")).apply(state)
+    sheets = made.part(Sheets).sheets
+    assert [(s.name, s.paper, s.views[0].shows) for s in sheets] == [
+        ("Part 1", "A4", "received:1"), ("Part 2", "A4", "received:2")
+    ]  # fmt: skip
+    told = [made_sheet(s, made).told() for s in sheets]
+    assert told[0] == []
+    assert told[1] == ["The dimension “120” measures 100."]
+    whole = made_sheet(Sheet(views=(SheetView("received"),)), made)
+    assert whole.told() == told[1]
+    with pytest.raises(DeliverError, match="0 parts"):
+        SheetEachPart(Sheet()).apply(State())

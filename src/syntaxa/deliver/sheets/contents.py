@@ -16,6 +16,7 @@ from syntaxa.deliver.pages.model import Filled, Mark, Pen, Stroke, Words, box_of
 from syntaxa.deliver.plan import plan_of
 from syntaxa.deliver.sheets.looking import detail_in, section_in, window_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, SheetView
+from syntaxa.deliver.sheets.parting import parts_in
 from syntaxa.deliver.sheets.values import value_text
 from syntaxa.drawing.annotations import Annotation, Dimension, Hatch, Leader, Text, strokes_of
 from syntaxa.drawing.model import Curve, Drawing
@@ -123,6 +124,14 @@ class Sources:
         lines = asked(self.context, "view_lines", self._solids(), tuple(wanted), about="Drawing the views")
         self.bodies |= dict(zip(wanted, lines, strict=True))
 
+    def _part(self, name: str) -> Drawing:
+        """The curves of one part of the drawing by its number, with what is written in its box."""
+        parts = parts_in(self.state, self.context)
+        number = int(name) if name.isdigit() else 0
+        if not 1 <= number <= len(parts):
+            raise DeliverError(f"There is no part {name} in the drawing.", suggestion=f"It has {len(parts)}.")
+        return parts[number - 1]
+
     def _shades(self, view: str) -> Sequence[Mark]:
         """The surfaces of bodies from a side."""
         from syntaxa.deliver.sheets.shading import shaded
@@ -164,10 +173,12 @@ class Sources:
             made = _of_body(kind, self.bodies[kind], own, hidden=view.hidden)
             return replace(made, marks=(*self._shades(kind), *made.marks)) if view.shaded else made
         if kind == "received":
-            return _of_received(self.state, name)
+            return _of_received(self._part(name) if name else self.state.received(), name)
         window = window_in(view.shows)
         if window is not None:
-            return replace(_within(_of_received(self.state, ""), box_area(window)), title="Part of the drawing")
+            return replace(
+                _within(_of_received(self.state.received(), ""), box_area(window)), title="Part of the drawing"
+            )
         return _of_profiles(self.state, name, dimensions=view.dimensions)
 
 
@@ -331,10 +342,7 @@ def _uncovered(shape: Shape, over: Sequence[shapely.LineString], tree: shapely.S
 # ---------------------------------------------------------------------- as received
 
 
-def _of_received(state: State, name: str) -> Content:
-    drawing = state.received()
-    if name:
-        drawing = part_of(drawing, name)
+def _of_received(drawing: Drawing, name: str) -> Content:
     marks: list[Mark] = [_curve_mark(c, drawing) for c in drawing.curves]
     lost: dict[str, int] = {}
     for annotation in drawing.annotations:
@@ -350,17 +358,6 @@ def _of_received(state: State, name: str) -> Content:
     told = tuple((kind, count, why.get(kind, "it holds nothing that can be drawn")) for kind, count in lost.items())
     title = "As received" if not name else f"Part {name}"
     return Content(title, tuple(marks), box, lost=told, curves=drawing.curves)
-
-
-def part_of(drawing: Drawing, name: str) -> Drawing:
-    """The curves of one part of a drawing by its number, with what is written in its box; raises DeliverError."""
-    from syntaxa.deliver.sheets.parting import parts_of
-
-    parts = parts_of(drawing)
-    number = int(name) if name.isdigit() else 0
-    if not 1 <= number <= len(parts):
-        raise DeliverError(f"There is no part {name} in the drawing.", suggestion=f"It has {len(parts)}.")
-    return parts[number - 1]
 
 
 def _curve_mark(curve: Curve, drawing: Drawing) -> Stroke:

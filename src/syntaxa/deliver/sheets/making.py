@@ -27,6 +27,7 @@ from syntaxa.geometry.points import Point, polar
 from syntaxa.geometry.shapes import Circle, Line
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Box
+from syntaxa.measure.disagreements import Disagreement, disagreements
 
 #: mm: height of what a view is called, how far a centre mark reaches beyond its circle, and between tables.
 _TITLE, _REACH, _BETWEEN = 5.0, 3.0, 4.0
@@ -36,6 +37,9 @@ _HATCH, _LEAST, _PAST, _WIDE_END = 2.5, 0.05, 6.0, 5.0
 
 #: Letters of sections and details; I and O are too much like numbers.
 _LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
+
+#: Dimensions that disagree which are told one by one.
+_TOLD = 5
 
 #: mm by which a view may reach over the frame by rounding.
 _HAIR = 1e-6
@@ -48,6 +52,7 @@ class Made:
     lost     what could not be carried over: kind, how many, why
     outside  names of views that reach over the frame
     crowded  dimensions for which no free place was found
+    apart    dimensions of the received drawing that do not measure what they say, where it is shown
     gone     what is said of dimensions whose things are no longer there
     laid     the views as they lie
     """
@@ -60,6 +65,7 @@ class Made:
     outside: tuple[str, ...] = ()
     crowded: tuple[str, ...] = ()
     gone: tuple[str, ...] = ()
+    apart: tuple[Disagreement, ...] = ()
     laid: tuple[Laid, ...] = ()
 
     def told(self) -> list[str]:
@@ -70,6 +76,9 @@ class Made:
         if self.crowded:
             what = "1 dimension" if len(self.crowded) == 1 else f"{len(self.crowded)} dimensions"
             found.append(f"No free place was found for {what}; a larger scale or paper has more room.")
+        found += [f"The dimension “{d.text}” measures {d.drawn:.6g}." for d in self.apart[:_TOLD]]
+        if len(self.apart) > _TOLD:
+            found.append(f"{len(self.apart) - _TOLD} more dimensions do not measure what they say; see Measure.")
         return [*found, *self.gone]
 
 
@@ -116,7 +125,9 @@ def made_sheet(
     outside = tuple(n for n, one in zip(names, laid, strict=True) if _reaches_over(one.box, frame.room))
     lost = tuple(row for one in laid for row in one.content.lost)
     boxes = tuple((n, one.box) for n, one in zip(names, laid, strict=True))
-    return Made(leaf, scale, boxes, count, lost, outside, tuple(crowded), tuple(gone), tuple(laid))
+    return Made(
+        leaf, scale, boxes, count, lost, outside, tuple(crowded), tuple(gone), tuple(_apart(laid, state)), tuple(laid)
+    )
 
 
 def _name(one: Laid) -> str:
@@ -177,6 +188,15 @@ def _drawn_in(one: Laid) -> tuple[list[Dimensioned], list[str]]:
         except SyntaxaError as error:
             gone.append(f"Dimension {k} of the view “{_name(one)}” is left out: {error.sentence}")
     return found, gone
+
+
+def _apart(laid: Sequence[Laid], state: State) -> Iterator[Disagreement]:
+    """The dimensions that disagree of those that are shown as they were received."""
+    boxes = [one.content.box for one in laid if one.view.shows.partition(":")[0] in ("received", "window")]
+    if boxes:
+        for found in disagreements(state):
+            if any(b[0] <= found.place.x <= b[2] and b[1] <= found.place.y <= b[3] for b in boxes):
+                yield found
 
 
 def _numbered(sheet: Sheet, state: State, laid: Sequence[Laid]) -> Mapping[int, list[Dimensioned]]:

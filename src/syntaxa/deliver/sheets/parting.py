@@ -12,12 +12,23 @@ import shapely
 
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Drawing
+from syntaxa.drawing.state import State
+from syntaxa.drawing.step import Context
 from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.types import Box, Floats, Ints
 
 #: Share of the size of the drawing by which boxes may miss each other.
 _NEAR = 1e-3
+
+
+def parts_in(state: State, context: Context) -> list[Drawing]:
+    """The parts of what was received; they are looked for once."""
+
+    def made() -> list[Drawing]:
+        return parts_of(state.received())
+
+    return context.kept("parts of the drawing", made, 500 * sum(len(t.drawing.curves) for t in state.taken))
 
 
 def parts_of(drawing: Drawing) -> list[Drawing]:

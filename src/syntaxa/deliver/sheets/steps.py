@@ -5,13 +5,19 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import ClassVar
 
+import msgspec
+
 from syntaxa.deliver.sheets.looking import detail_in, section_in, window_in
 from syntaxa.deliver.sheets.measuring import check_dimension
-from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets
+from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import paper_of, scale_of
+from syntaxa.deliver.sheets.parting import parts_in
 from syntaxa.drawing.state import Entry, State
 from syntaxa.drawing.step import QUIET, Context, StageName, Step, StepRows
 from syntaxa.errors import DeliverError
+
+#: Parts of a drawing that get a sheet each, at the most.
+MOST_PARTS = 500
 
 
 class SheetStep(Step, frozen=True):
@@ -39,6 +45,35 @@ class SetSheet(SheetStep, frozen=True, tag="set-sheet"):
         there = part.sheet(self.sheet.name) is not None
         kept = tuple(self.sheet if s.name == self.sheet.name else s for s in part.sheets)
         return state.with_part(replace(part, sheets=kept if there else (*kept, self.sheet))), Entry(0)
+
+
+class SheetEachPart(SheetStep, frozen=True, tag="sheet-each-part"):
+    """A sheet like one that is given for each part that lies apart in the received drawing."""
+
+    sheet: Sheet
+    general: ClassVar[bool] = True
+
+    @property
+    def title(self) -> str:
+        """What the ledger calls it."""
+        return "A sheet for each part of the drawing"
+
+    def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
+        """Raises DeliverError where there are none, or too many."""
+        check_sheet(self.sheet)
+        count = len(parts_in(state, context))
+        if not 0 < count <= MOST_PARTS:
+            raise DeliverError(
+                f"The drawing has {count} parts that lie apart; sheets can be made of 1 to {MOST_PARTS}.",
+                suggestion="Put views of the drawing on a sheet instead.",
+            )
+        own = {f"Part {n}": f"received:{n}" for n in range(1, count + 1)}
+        kept = tuple(s for s in state.part(Sheets).sheets if s.name not in own)
+        made = tuple(
+            msgspec.structs.replace(self.sheet, name=name, views=(SheetView(shows),), notes=())
+            for name, shows in own.items()
+        )
+        return state.with_part(replace(state.part(Sheets), sheets=(*kept, *made))), Entry(0)
 
 
 class DropSheets(SheetStep, frozen=True, tag="drop-sheets"):
@@ -90,4 +125,4 @@ def _check_shown(shows: str) -> None:
         )
 
 
-STEPS: StepRows = ((SetSheet, DropSheets),)
+STEPS: StepRows = ((SetSheet, SheetEachPart, DropSheets),)

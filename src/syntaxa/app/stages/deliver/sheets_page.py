@@ -17,7 +17,7 @@ from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES, Section, section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, SheetDimension, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
-from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, check_sheet
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, SheetEachPart, check_sheet
 from syntaxa.deliver.sheets.views import Shown
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError
@@ -78,9 +78,13 @@ class SheetsPage(QWidget):
             button("Add a sheet", "A sheet with views of the bodies, or of the profiles where there are none", True),
             button("Remove", "Take the chosen sheet out"),
         )
+        each = button(
+            "Each part", "A sheet like the chosen one for each part that lies apart in the drawing as received"
+        )
+        each.clicked.connect(self._each_part)
         add.clicked.connect(self.add)
         self.drop.clicked.connect(self._drop)
-        column.addLayout(row_of(add, self.drop, None))
+        column.addLayout(row_of(add, each, self.drop, None))
         self.says = lines_kept(label("", "dim", wrap=True), 2)
         column.addWidget(self.says)
         self._body = QWidget()
@@ -360,6 +364,9 @@ class SheetsPage(QWidget):
         self._name = name
         made = msgspec.structs.replace(before, name=name, views=_first_views(self._state), notes=(), scale="fit")
         self.wanted.emit((SetSheet(made),))
+
+    def _each_part(self) -> None:
+        self.wanted.emit((SheetEachPart(self.sheet or Sheet()),))
 
     def _drop(self) -> None:
         if self.sheet is not None:
