@@ -16,6 +16,7 @@ from html import escape
 from pathlib import Path, PurePosixPath
 
 from syntaxa.cut.part import Planned
+from syntaxa.define.part import Defined
 from syntaxa.deliver.formats import Format, format_of, write_format
 from syntaxa.deliver.out import put_out
 from syntaxa.deliver.sheets.model import Sheets
@@ -23,6 +24,7 @@ from syntaxa.deliver.write import Output
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError, Progress, no_progress
 from syntaxa.form.part import Formed
+from syntaxa.geometry.shapes import Circle
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
 
@@ -139,10 +141,11 @@ def there_is(kind: str, state: State) -> bool:
     form = format_of(kind)
     if form.holds == "bodies" or form.table == "bodies":
         return any(not b.hidden for b in state.part(Formed).bodies)
-    if form.table in ("holes", "dimensions"):
-        from syntaxa.deliver.sheets.tables import table_of
-
-        return bool(table_of(form.table, state).rows)
+    if form.table == "holes":
+        # Whether one of them is a hole shows when the table is made.
+        return any(isinstance(c.shape, Circle) for s in state.profiles() for c in s.curves)
+    if form.table == "dimensions":
+        return bool(state.part(Defined).measures)
     return any(s.curves for s in state.profiles())
 
 

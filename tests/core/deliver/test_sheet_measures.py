@@ -20,6 +20,7 @@ from syntaxa.deliver.pages.model import Picture, Stroke, Words
 from syntaxa.deliver.pages.pdf import pdf_of
 from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.cut_list import part_list
+from syntaxa.deliver.sheets.holes import holes_of
 from syntaxa.deliver.sheets.making import made_sheet
 from syntaxa.deliver.sheets.measuring import Measurable, dimension_at, dimensioned, meanings
 from syntaxa.deliver.sheets.model import Sheet, SheetDimension, Sheets, SheetView
@@ -294,6 +295,31 @@ def test_equal_parts_are_counted_once_however_they_lie():
     assert [r[1] for r in rows] == ["2", "1", "1"]
     assert rows[1][5] == "91"
     assert float(rows[2][5]) == pytest.approx(math.pi, abs=0.006)
+
+
+@pytest.mark.parametrize(
+    ("shapes", "holes"),
+    [
+        ((box(0, 0, 80, 50), Circle(P(20, 20), 6)), [6]),
+        ((Circle(P(0, 0), 30), Circle(P(0, 0), 5)), [5]),  # a disc with a bore: the disc is no hole
+        ((Circle(P(0, 0), 30), Circle(P(0, 0), 20), Circle(P(0, 0), 5)), [20]),  # a disc in the hole of a ring
+        ((Circle(P(0, 0), 3), Circle(P(20, 0), 4)), [3, 4]),  # a pattern to be drilled
+        ((box(0, 0, 80, 50), Circle(P(200, 20), 6)), []),  # a disc beside a plate
+        ((box(0, 0, 80, 50), Circle(P(40, 25), 6), Line(P(30, 25), P(50, 25))), [6]),  # with its centre line
+    ],
+)  # fmt: skip
+def test_which_circles_are_holes(shapes, holes):
+    assert [c.radius for c, _ in holes_of(state(*shapes))] == holes
+
+
+def test_holes_have_the_numbers_of_the_table_in_every_view():
+    plate = state(box(0, 0, 80, 50), name="PLATE")
+    curves = tuple(Curve(f"h{k}", Circle(P(x, 25), 3.0), "0") for k, x in enumerate((10, 70)))
+    both = replace(plate, sketches=(*plate.sketches, Sketch("A", 0, curves[1:]), Sketch("B", 0, curves[:1])))
+    page = made_sheet(Sheet(holes=True, scale="1:2", views=(SheetView("profiles:A"), SheetView("profiles:B"))), both)
+    numbers = [m for m in page.leaf.marks if isinstance(m, Words) and m.layer == "tables" and m.text in ("1", "2")]
+    beside = [m for m in numbers if m.place.x < 300]  # the table stands at the right edge
+    assert [m.text for m in beside] == ["2", "1"]
 
 
 # ---------------------------------------------------------------------- shaded

@@ -13,6 +13,7 @@ from syntaxa.deliver.pages.model import Leaf, Mark, Pen, Stroke, Words, box_of, 
 from syntaxa.deliver.sheets.contents import CENTRE, NARROW, WIDE, Content, Dimensioned, Pointed, Sources
 from syntaxa.deliver.sheets.dimensioning import HEAD, ROW, Room, dimension_marks, head
 from syntaxa.deliver.sheets.frame import Framed, framed
+from syntaxa.deliver.sheets.holes import holes_of
 from syntaxa.deliver.sheets.laying import Laid, laid_out
 from syntaxa.deliver.sheets.looking import AXES, detail_in, section_in
 from syntaxa.deliver.sheets.measuring import dimensioned
@@ -104,13 +105,14 @@ def made_sheet(
     gone: list[str] = []
     count = 0
     numbers = _numbered(sheet, state, laid)
+    holes = [hole for hole, _ in holes_of(state)] if sheet.holes else []
     for k, one in enumerate(laid):
         drawn, missing = _drawn_in(one)
         own = (*one.content.dimensions, *drawn, *numbers.get(k, ()))
         gone += missing
         shown, left = _view_marks(
             replace(one, content=replace(one.content, dimensions=own)), titled=len(laid) > 1,
-            differs=one.scale != scale, numbered=sheet.holes,
+            differs=one.scale != scale, holes=holes,
         )  # fmt: skip
         marks += shown
         crowded += left
@@ -158,15 +160,20 @@ def _fields(sheet: Sheet, state: State, scale: float, paper: str, job: str) -> M
 # ---------------------------------------------------------------------- views
 
 
-def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tuple[list[Mark], list[str]]:
-    """(a view with its dimensions, centre marks and title; dimensions without a free place)."""
+def _view_marks(
+    one: Laid, *, titled: bool, differs: bool, holes: Sequence[Circle]
+) -> tuple[list[Mark], list[str]]:  # fmt: skip
+    """(a view with its dimensions, centre marks and title; dimensions without a free place).
+
+    holes  as they are numbered in their table; none where there is no table
+    """
     by = one.onto_paper
     marks = list(moved(one.content.marks, by))
     room = Room.of(marks, box_of(marks) or one.box)
     marks += _hatched(one.content, by)
     centres = list(_centre_marks(one.content, by))
-    if numbered:
-        centres += _hole_numbers(one.content, by)
+    if holes and _shows_profiles(one.view.shows):
+        centres += _hole_numbers(one.content, by, holes)
     dimensions, crowded = dimension_marks(one.content.dimensions, by, room)
     marks += [*centres, *dimensions]
     if titled:
@@ -176,6 +183,11 @@ def _view_marks(one: Laid, *, titled: bool, differs: bool, numbered: bool) -> tu
         if detail_in(one.view.shows) is None and (one.view.shows not in AXES or differs):
             marks.append(Words(text, Point(across, low - _TITLE - 2.0), _TITLE * 0.7, 0.0, "centre", 0, "titles"))
     return marks, crowded
+
+
+def _shows_profiles(shows: str) -> bool:
+    """Whether a view, or what it is a detail of, is of profiles as they are drawn."""
+    return shows.removeprefix("detail:").startswith("profiles")
 
 
 def _drawn_in(one: Laid) -> tuple[list[Dimensioned], list[str]]:
@@ -295,11 +307,13 @@ def _plane(one: Laid, letter: str, upright: bool, place: float, looks: float) ->
         yield Words(letter, Point(beside.x, beside.y - 2.5), 5.0, 0.0, "centre", 0, "sections")
 
 
-def _hole_numbers(content: Content, by: Transform) -> Iterator[Mark]:
-    """The number that each circle has in the table of holes, beside its rim."""
-    ordered = sorted((c.x, c.y, 2 * r) for c, r in content.centres)
-    for n, (x, y, across) in enumerate(ordered, 1):
-        at = polar(by.point(Point(x, y)), by.scale * across / 2 + 1.5, 0.35 * math.pi)
+def _hole_numbers(content: Content, by: Transform, holes: Sequence[Circle]) -> Iterator[Mark]:
+    """The number that each hole has in the table of holes, beside its rim, where it is in the view."""
+    there = {(c.x, c.y, r) for c, r in content.centres}
+    for n, hole in enumerate(holes, 1):
+        if (hole.centre.x, hole.centre.y, hole.radius) not in there:
+            continue
+        at = polar(by.point(hole.centre), by.scale * hole.radius + 1.5, 0.35 * math.pi)
         yield Words(str(n), at, 2.5, 0.0, "left", 0, "tables")
 
 

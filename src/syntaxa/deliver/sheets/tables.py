@@ -12,11 +12,12 @@ from syntaxa.define.views import spans_of
 from syntaxa.deliver.figures import figures_of
 from syntaxa.deliver.pages.model import Mark, Pen, Stroke, Words, width_of
 from syntaxa.deliver.plan import plan_of
+from syntaxa.deliver.sheets.holes import holes_of
 from syntaxa.deliver.sheets.values import plain, value_text
 from syntaxa.drawing.state import State
 from syntaxa.form.part import Formed
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.shapes import Circle, Line
+from syntaxa.geometry.shapes import Line
 
 #: mm: height of letters, of a row, and room at both sides of a cell.
 _LETTER, _ROW, _SIDE = 2.5, 6.0, 1.5
@@ -87,13 +88,10 @@ class Table:
 
 
 def hole_table(state: State) -> Table:
-    """Every circle that goes out: where it is and how large; numbered from left to right, upwards."""
-    circles = sorted(
-        (c.shape.centre.x, c.shape.centre.y, 2 * c.shape.radius, s.name)
-        for s in state.profiles() for c in s.curves if isinstance(c.shape, Circle)
-    )  # fmt: skip
+    """Every hole: its number, where it is and how large."""
     rows = tuple(
-        (str(n), plain(x, 3), plain(y, 3), plain(across, 3), name) for n, (x, y, across, name) in enumerate(circles, 1)
+        (str(n), plain(c.centre.x, 3), plain(c.centre.y, 3), plain(2 * c.radius, 3), name)
+        for n, (c, name) in enumerate(holes_of(state), 1)
     )
     return Table("Holes", ("No.", "x, mm", "y, mm", "Ø, mm", "Sketch"), rows)
 

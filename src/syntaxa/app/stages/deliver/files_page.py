@@ -13,7 +13,7 @@ from syntaxa.deliver.figures import Figures, total
 from syntaxa.deliver.formats import FORMATS, Format, Written
 from syntaxa.deliver.pages.model import InkChoice
 from syntaxa.deliver.plan import RolesAs
-from syntaxa.deliver.views import FIGURES
+from syntaxa.deliver.views import FIGURES, TABLE
 from syntaxa.deliver.write import FileUnit, Output
 from syntaxa.drawing.state import State
 from syntaxa.form.part import Formed
@@ -189,7 +189,7 @@ class FilesPage(QWidget):
         if self.format.holds == "bodies":
             self._show_bodies(state)
         elif self.format.holds == "table":
-            self._show_table(state)
+            self._show_table()
         else:
             self._show_profiles(state)
 
@@ -210,12 +210,14 @@ class FilesPage(QWidget):
         self._say(f"{counted(len(bodies), 'body', 'bodies')} would be written." if bodies
                   else "There is no body: raise a region in Form, or show the bodies.", bool(bodies))  # fmt: skip
 
-    def _show_table(self, state: State) -> None:
-        from syntaxa.deliver.sheets.tables import table_of
-
-        made = table_of(self.format.table, state)
+    def _show_table(self) -> None:
+        made = self._session.view(TABLE, self.format.table)
+        self.write.setEnabled(made is not None and bool(made.rows))
+        if made is None:
+            self._fill(("…",), [])
+            self._say("Making the table…", True)
+            return
         self._fill(made.heads, [tuple(row) for row in made.rows[:500]])
-        self.write.setEnabled(bool(made.rows))
         self._say(f"{counted(len(made.rows), 'row')} would be written." if made.rows
                   else f"There is nothing for a table of {self.format.table}.", bool(made.rows))  # fmt: skip
 
