@@ -15,9 +15,9 @@ from syntaxa.app.settings import Settings
 from syntaxa.app.shell.palette import CommandPalette
 from syntaxa.app.theme.tokens import LOOKS, contrast, readable_on
 from syntaxa.app.widgets.banner import Banner
-from syntaxa.app.widgets.labels import counted
 from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted
 from syntaxa.drawing.model import Curve
 from syntaxa.errors import IntakeError
 from syntaxa.geometry.points import Point

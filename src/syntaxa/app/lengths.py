@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
+from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import feet_and_inches, plain_number
 from syntaxa.drawing.units import mm_per
@@ -114,5 +115,5 @@ class LengthFormat:
         if isinstance(shape, Arc):
             parts.append(f"R {self.text(shape.radius)}")
         if curve.block:
-            parts.append(f"in block {curve.block.partition('#')[0]}")
+            parts.append(tr("in block {0}", curve.block.partition("#")[0]))
         return "  ·  ".join([*parts, curve.layer, f"#{curve.id}"])

@@ -15,6 +15,7 @@ from syntaxa.app.settings import Settings, recovery_folder
 from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.shell.shell import DemoMaker
 from syntaxa.app.shell.window import MainWindow
+from syntaxa.app.words import tr
 
 _LOG = logging.getLogger(__name__)
 
@@ -73,4 +74,4 @@ def _report(window: MainWindow, kind: type[BaseException], error: BaseException,
         sys.__excepthook__(kind, error, trace)
         return
     _LOG.error("A fault in the window", exc_info=(kind, error, trace))
-    window.shell.complain(f"A fault in the program: {error}. The job is as it was; save it under another name.")
+    window.shell.complain(tr("A fault in the program: {0}. The job is as it was; save it under another name.", error))

@@ -16,6 +16,7 @@ from syntaxa.app.canvas.selection import Selection
 from syntaxa.app.canvas.surface import Surface
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.canvas.tools.select import SelectTool
+from syntaxa.app.words import tr
 from syntaxa.drawing.annotations import union_of
 from syntaxa.geometry.types import Box
 
@@ -50,8 +51,8 @@ class Canvas(Surface):
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(240, 200)
-        self.setAccessibleName("Drawing")
-        self.setAccessibleDescription("Arrow keys pan, plus and minus zoom, F fits everything.")
+        self.setAccessibleName(tr("Drawing"))
+        self.setAccessibleDescription(tr("Arrow keys pan, plus and minus zoom, F fits everything."))
         self.setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
         self.selection = Selection(self)
         self.scene_layer = SceneLayer(self.selection)

@@ -9,7 +9,8 @@ from PyQt6.QtWidgets import QComboBox, QDialog, QGridLayout, QHBoxLayout, QProgr
 from syntaxa.app.session.lanes import Lane
 from syntaxa.app.settings import Settings
 from syntaxa.app.shell.choosers import Choosers
-from syntaxa.app.widgets.labels import ElidedLabel, button, cell, counted, label, set_role, table
+from syntaxa.app.widgets.labels import ElidedLabel, button, cell, label, set_role, table
+from syntaxa.app.words import counted, tr
 from syntaxa.errors import Progress
 from syntaxa.job.batch import Outcome, Summary, run_many
 from syntaxa.job.recipe import load_recipe
@@ -20,7 +21,7 @@ class BatchDialog(QDialog):
 
     def __init__(self, parent: QWidget, choosers: Choosers, settings: Settings, lane: Lane) -> None:
         super().__init__(parent)
-        self.setWindowTitle("Run a recipe on many drawings")
+        self.setWindowTitle(tr("Run a recipe on many drawings"))
         self.resize(820, 520)
         self._choosers, self._settings, self._lane = choosers, settings, lane
         self._recipe: Path | None = None
@@ -30,21 +31,25 @@ class BatchDialog(QDialog):
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 16, 18, 16)
         column.setSpacing(9)
-        column.addWidget(label("Run a recipe on many drawings", "title"))
+        column.addWidget(label(tr("Run a recipe on many drawings"), "title"))
         column.addLayout(self._choices())
-        self.table = table("Drawings", ("Drawing", "", "Unit", "Regions", "Open ends", "Left", "Seconds"), 0)
+        self.table = table(
+            tr("Drawings"),
+            (tr("Drawing"), "", tr("Unit"), tr("Regions"), tr("Open ends"), tr("Left"), tr("Seconds")),
+            0,
+        )
         column.addWidget(self.table, 1)
         self._bar = QProgressBar()
-        self._bar.setAccessibleName("Drawings that are done")
+        self._bar.setAccessibleName(tr("Drawings that are done"))
         self._bar.setTextVisible(False)
         column.addWidget(self._bar)
         self.says = label("", "dim", wrap=True)
         column.addWidget(self.says)
         row = QHBoxLayout()
         row.addStretch()
-        self._close = button("Close")
+        self._close = button(tr("Close"))
         self._close.clicked.connect(self.close)
-        self.run_button = button("Run", "Run the recipe", primary=True)
+        self.run_button = button(tr("Run"), tr("Run the recipe"), primary=True)
         self.run_button.clicked.connect(self.run)
         row.addWidget(self._close)
         row.addWidget(self.run_button)
@@ -59,22 +64,22 @@ class BatchDialog(QDialog):
         self._recipe_name, self._files_name, self._folder_name = ElidedLabel(), ElidedLabel(), ElidedLabel()
         for k, (text, shown, name, ask) in enumerate(
             (
-                ("Recipe", self._recipe_name, "Choose the recipe", self.ask_recipe),
-                ("Drawings", self._files_name, "Choose the drawings", self.ask_files),
-                ("Results go to", self._folder_name, "Choose the folder for the results", self.ask_folder),
+                (tr("Recipe"), self._recipe_name, tr("Choose the recipe"), self.ask_recipe),
+                (tr("Drawings"), self._files_name, tr("Choose the drawings"), self.ask_files),
+                (tr("Results go to"), self._folder_name, tr("Choose the folder for the results"), self.ask_folder),
             )
         ):
-            choose = button("Choose…", name)
+            choose = button(tr("Choose…"), name)
             choose.clicked.connect(lambda _checked, run=ask: run())
             grid.addWidget(label(text, "dim"), k, 0)
             grid.addWidget(shown, k, 1)
             grid.addWidget(choose, k, 2)
         self._jobs = QComboBox()
-        self._jobs.setAccessibleName("Drawings that are worked on at a time")
+        self._jobs.setAccessibleName(tr("Drawings that are worked on at a time"))
         for count in (1, 2, 4, 8, 16):
             self._jobs.addItem(str(count), count)
         self._jobs.setCurrentIndex(1)
-        grid.addWidget(label("At a time", "dim"), 3, 0)
+        grid.addWidget(label(tr("At a time"), "dim"), 3, 0)
         side = QHBoxLayout()
         side.addWidget(self._jobs)
         side.addStretch()
@@ -116,7 +121,7 @@ class BatchDialog(QDialog):
             recipe = load_recipe(recipe_path)
             return run_many(recipe, files, folder, jobs, told=lambda done, _o: progress(done / len(files)))
 
-        self._lane.run("Running the recipe", work, self._done, self._failed)
+        self._lane.run(tr("Running the recipe"), work, self._done, self._failed)
         self._refresh()
 
     def _done(self, summary: Summary) -> None:
@@ -127,15 +132,15 @@ class BatchDialog(QDialog):
         failed = summary.failed
         done = len(summary.outcomes) - failed
         notes = sum(bool(o.notes) for o in summary.outcomes)
-        told = f"{counted(done, 'drawing')} written to {self._folder}, with summary.csv and summary.json."
-        told += f" {failed} failed; hover over the rows to see why." if failed else ""
-        told += f" {notes} have notes; hover over the rows to read them." if notes else ""
+        told = tr("{0} written to {1}, with summary.csv and summary.json.", counted(done, "drawing"), self._folder)
+        told += tr(" {0} failed; hover over the rows to see why.", failed) if failed else ""
+        told += tr(" {0} have notes; hover over the rows to read them.", notes) if notes else ""
         self.says.setText(told)
         set_role(self.says, "warning" if failed or notes else "good")
         self._refresh()
 
     def _fill(self, row: int, outcome: Outcome) -> None:
-        tip = "\n".join(filter(None, (outcome.says, *outcome.notes))) or "No notes."
+        tip = "\n".join(filter(None, (outcome.says, *outcome.notes))) or tr("No notes.")
         texts = (
             outcome.file,
             f"{'✕ failed' if outcome.status == 'failed' else '! notes' if outcome.notes else '✓ done'}",
@@ -157,14 +162,14 @@ class BatchDialog(QDialog):
         self._bar.setValue(round(100 * share))
 
     def _refresh(self) -> None:
-        self._recipe_name.setText(str(self._recipe or "none yet"))
+        self._recipe_name.setText(str(self._recipe or tr("none yet")))
         count = len(self._files)
         names = ", ".join(p.name for p in self._files[:6])
-        self._files_name.setText(f"{count}: {names}{'…' if count > 6 else ''}" if count else "none yet")
-        self._folder_name.setText(str(self._folder or "none yet"))
+        self._files_name.setText(f"{count}: {names}{'…' if count > 6 else ''}" if count else tr("none yet"))
+        self._folder_name.setText(str(self._folder or tr("none yet")))
         ready = self._recipe is not None and bool(self._files) and self._folder is not None
         busy = self._lane.busy
         self.run_button.setEnabled(ready or busy)
-        self.run_button.setText("Stop" if busy else "Run")
+        self.run_button.setText(tr("Stop") if busy else tr("Run"))
         if not busy:
             self._bar.setValue(100 if self.summary else 0)

@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QApplication
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.errors import SyntaxaError
 from syntaxa.intake.paste import CopiedCurves, PasteCurves, copied, from_text, to_text, unit_question
 from syntaxa.measure.steps import ChooseUnit
@@ -24,9 +24,9 @@ class Clipboard(Feature):
     def commands(self) -> Sequence[Command]:
         session, selection = self.shell.session, self.shell.canvas.selection
         return (
-            Command("copy_curves", "Copy the selected curves", "Edit/clipboard", self.copy_curves, "Ctrl+C", "",
+            Command("copy_curves", tr("Copy the selected curves"), "Edit/clipboard", self.copy_curves, "Ctrl+C", "",
                     lambda: bool(selection.rows)),
-            Command("paste_curves", "Paste curves at a point", "Edit/clipboard", self.paste_curves, "Ctrl+V", "",
+            Command("paste_curves", tr("Paste curves at a point"), "Edit/clipboard", self.paste_curves, "Ctrl+V", "",
                     lambda: session.job is not None),
         )  # fmt: skip
 
@@ -43,7 +43,7 @@ class Clipboard(Feature):
         content.setData(CURVES_MIME, data)
         content.setText(data.decode())
         clipboard.setMimeData(content)
-        self.shell.tell(f"{counted(len(curves), 'curve')} copied.")
+        self.shell.tell(tr("{0} copied.", counted(len(curves), "curve")))
 
     def paste_curves(self) -> None:
         """Asks where copied curves should go, after asking about their unit if that is in doubt."""
@@ -59,7 +59,7 @@ class Clipboard(Feature):
             return
         question = unit_question(content, state)
         if question:
-            self.shell.banner.tell(question, (("Paste them all the same", lambda: self._pick_place(content)),))
+            self.shell.banner.tell(question, ((tr("Paste them all the same"), lambda: self._pick_place(content)),))
         else:
             self._pick_place(content)
 
@@ -69,8 +69,8 @@ class Clipboard(Feature):
         def put(x: float, y: float) -> None:
             state = self.shell.session.state
             there = {s.name for s in state.sketches} if state else set()
-            into = next((c.layer for c in content.curves if c.layer in there), f"from {content.job}")
+            into = next((c.layer for c in content.curves if c.layer in there), tr("from {0}", content.job))
             self.shell.session.do(PasteCurves(content.curves, content.base, x, y, into, content.job))
 
-        says = "Click where the lower left corner of the curves goes; ends and centres snap."
-        self.shell.picking.point("Lower left here", says, put)
+        says = tr("Click where the lower left corner of the curves goes; ends and centres snap.")
+        self.shell.picking.point(tr("Lower left here"), says, put)

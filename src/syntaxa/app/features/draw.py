@@ -11,6 +11,7 @@ from syntaxa.app.features.draw_tools import BY_KEY, TOOLS, DrawTool, Given, type
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Feature
+from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve
 from syntaxa.errors import SyntaxaError
 from syntaxa.geometry.points import Point
@@ -57,8 +58,8 @@ class Draw(Feature):
         self.shell.show_canvas()
         self.shell.canvas.give_up()
         if len(self.shell.canvas.selection.rows) < tool.selected:
-            things = "a curve" if tool.selected == 1 else f"{tool.selected} curves"
-            self.shell.tell(f"{tool.title}: select {things} first, then take the tool again.")
+            things = tr("a curve") if tool.selected == 1 else tr("{0} curves", tool.selected)
+            self.shell.tell(tr("{0}: select {1} first, then take the tool again.", tool.title, things))
             return
         self._tool = tool
         self._points, self._at = [], []
@@ -107,9 +108,9 @@ class Draw(Feature):
         prompt = tool.prompt(len(self._points))
         if prompt:
             self.strip.ask(prompt)
-            self.shell.picking.point(prompt, f"{tool.title}: click or type.", self._got)
+            self.shell.picking.point(prompt, tr("{0}: click or type.", tool.title), self._got)
         else:
-            self.strip.ask("Type the value, then Return.")
+            self.strip.ask(tr("Type the value, then Return."))
             self.strip.value.setFocus()
             self.strip.value.selectAll()
 
@@ -140,7 +141,7 @@ class Draw(Feature):
             self._value_entered()
             return
         if point is None:
-            self.shell.tell("That is no point. Type x, y, or @dx, dy, or length < angle.")
+            self.shell.tell(tr("That is no point. Type x, y, or @dx, dy, or length < angle."))
             return
         self.shell.canvas.give_up()
         self._got(point.x, point.y)
@@ -151,7 +152,7 @@ class Draw(Feature):
             return
         missing = len(tool.prompts) - len(self._points)
         if missing > tool.stands_for_point:
-            self.shell.tell(f"{tool.title}: click first: {tool.prompts[len(self._points)].lower()}.")
+            self.shell.tell(tr("{0}: click first: {1}.", tool.title, tool.prompts[len(self._points)].lower()))
             return
         self._finish()
 

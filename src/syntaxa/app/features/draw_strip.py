@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLineEdit
 
 from syntaxa.app.features.draw_tools import DrawTool
 from syntaxa.app.widgets.labels import ElidedLabel, button, label
+from syntaxa.app.words import tr
 
 
 class DrawStrip(QFrame):
@@ -19,24 +20,24 @@ class DrawStrip(QFrame):
     def __init__(self) -> None:
         super().__init__()
         self.setObjectName("strip")
-        self.setAccessibleName("Drawing tool")
+        self.setAccessibleName(tr("Drawing tool"))
         self._title = label("", "heading")
         self._says = ElidedLabel("dim")
         self.point = QLineEdit()
-        self.point.setAccessibleName("Point")
-        self.point.setPlaceholderText("x, y   or   @dx, dy   or   length < angle")
+        self.point.setAccessibleName(tr("Point"))
+        self.point.setPlaceholderText(tr("x, y   or   @dx, dy   or   length < angle"))
         self.point.setMinimumWidth(200)
         self.point.setMaximumWidth(310)
         self.point.returnPressed.connect(self._send_point)
         self._value_name = label("", "dim")
         self.value = QLineEdit()
         self.value.setMaximumWidth(90)
-        self.value.setAccessibleName("Value")
+        self.value.setAccessibleName(tr("Value"))
         self.value.returnPressed.connect(self.value_entered)
         self._value_name.setBuddy(self.value)
-        self.do = button("Do it", "Do it with the typed value", primary=True)
+        self.do = button(tr("Do it"), tr("Do it with the typed value"), primary=True)
         self.do.clicked.connect(self.value_entered)
-        end = button("End", "End the tool")
+        end = button(tr("End"), tr("End the tool"))
         end.clicked.connect(self.closed)
         row = QHBoxLayout(self)
         row.setContentsMargins(12, 6, 8, 6)
@@ -50,7 +51,7 @@ class DrawStrip(QFrame):
     def take_up(self, tool: DrawTool) -> None:
         """Shows a tool."""
         self._title.setText(tool.title)
-        self.value.setAccessibleName(tool.value or "Value")
+        self.value.setAccessibleName(tool.value or tr("Value"))
         self._value_name.setText(tool.value)
         self.value.setText(tool.plain)
         for widget in (self._value_name, self.value):

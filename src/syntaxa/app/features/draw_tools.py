@@ -6,6 +6,7 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
+from syntaxa.app.words import tr
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.model import Curve, extents_of
 from syntaxa.drawing.quantities import degrees_in, factor_in, length_in
@@ -76,9 +77,9 @@ class DrawTool:
 
 def _draw(given: Given, shape: Shape | None, what: str, construction: bool = False) -> DrawCurves:
     if shape is None:
-        raise MendError("Those points lie on one line.", suggestion="Take three that do not.")
+        raise MendError(tr("Those points lie on one line."), suggestion=tr("Take three that do not."))
     if not shape.length > _NO_LENGTH:
-        raise MendError(f"That would be {what} without length.", suggestion="Take points that lie apart.")
+        raise MendError(tr("That would be {0} without length.", what), suggestion=tr("Take points that lie apart."))
     return DrawCurves((encoded(shape),), given.sketch, what, construction)
 
 
@@ -86,7 +87,9 @@ def _tangent(given: Given) -> DrawCurves:
     start, end = given.points
     curve = given.at[0]
     if curve is None:
-        raise MendError("There is no curve at the first point.", suggestion="Click the end that it is to leave.")
+        raise MendError(
+            tr("There is no curve at the first point."), suggestion=tr("Click the end that it is to leave.")
+        )
     shape = curve.shape
     last = shape.end.distance_to(start) <= shape.start.distance_to(start)
     place = shape.end if last else shape.start
@@ -99,24 +102,26 @@ def _tangent(given: Given) -> DrawCurves:
         direction = Vector(math.cos(angle + way), math.sin(angle + way))
     arc = arc_from(place, direction, end)
     if arc is None:
-        raise MendError("That point lies straight behind the end; no arc leads there.", suggestion="Click beside it.")
-    return _draw(given, arc, "a tangent arc")
+        raise MendError(
+            tr("That point lies straight behind the end; no arc leads there."), suggestion=tr("Click beside it.")
+        )
+    return _draw(given, arc, tr("a tangent arc"))
 
 
 def _circle(given: Given) -> DrawCurves:
     centre = given.points[0]
     radius = given.value if len(given.points) < 2 else centre.distance_to(given.points[1])
     if not radius > 0:
-        raise MendError("A circle needs a radius above 0.", suggestion="Type one, or click beside the centre.")
-    return _draw(given, Circle(centre, radius), "a circle")
+        raise MendError(tr("A circle needs a radius above 0."), suggestion=tr("Type one, or click beside the centre."))
+    return _draw(given, Circle(centre, radius), tr("a circle"))
 
 
 def _rectangle(given: Given) -> DrawCurves:
     a, b = given.points
     if min(abs(a.x - b.x), abs(a.y - b.y)) <= _NO_LENGTH:
-        raise MendError("That would be a rectangle without area.", suggestion="Take corners that lie across.")
+        raise MendError(tr("That would be a rectangle without area."), suggestion=tr("Take corners that lie across."))
     corners = (a, Point(b.x, a.y), b, Point(a.x, b.y))
-    return _draw(given, Polyline(corners, (0.0,) * 4, True), "a rectangle")
+    return _draw(given, Polyline(corners, (0.0,) * 4, True), tr("a rectangle"))
 
 
 def _polyline(given: Given) -> DrawCurves:
@@ -125,8 +130,8 @@ def _polyline(given: Given) -> DrawCurves:
     if closed:
         points.pop()
     if len(points) < 2:
-        raise MendError("A polyline needs two points at least.", suggestion="Click or type another.")
-    what = "a closed polyline" if closed else "a polyline"
+        raise MendError(tr("A polyline needs two points at least."), suggestion=tr("Click or type another."))
+    what = tr("a closed polyline") if closed else tr("a polyline")
     return _draw(given, Polyline(tuple(points), (0.0,) * len(points), closed), what)
 
 
@@ -136,7 +141,7 @@ def _nearest_ends(one: Shape, two: Shape) -> tuple[Point, Point]:
 
 
 def _bridge(given: Given) -> DrawCurves:
-    return _draw(given, Line(*_nearest_ends(given.curves[0].shape, given.curves[1].shape)), "a line across the gap")
+    return _draw(given, Line(*_nearest_ends(given.curves[0].shape, given.curves[1].shape)), tr("a line across the gap"))
 
 
 def _midline(given: Given) -> DrawCurves:
@@ -144,7 +149,7 @@ def _midline(given: Given) -> DrawCurves:
     straight = a.start.distance_to(b.start) + a.end.distance_to(b.end)
     ends = (b.start, b.end) if straight <= a.start.distance_to(b.end) + a.end.distance_to(b.start) else (b.end, b.start)
     line = Line(a.start.toward(ends[0], 0.5), a.end.toward(ends[1], 0.5))
-    return _draw(given, line, "a midpoint line", construction=True)
+    return _draw(given, line, tr("a midpoint line"), construction=True)
 
 
 def _centre_mark(given: Given) -> DrawCurves:
@@ -156,15 +161,15 @@ def _centre_mark(given: Given) -> DrawCurves:
                 ends = (polar(curve.shape.centre, reach, angle + turn) for turn in (math.pi, 0.0))
                 marks.append(Line(*ends))
     if not marks:
-        raise MendError("No circle or arc is selected.", suggestion="Select one first.")
-    return DrawCurves(tuple(encoded(m) for m in marks), given.sketch, "a centre mark", construction=True)
+        raise MendError(tr("No circle or arc is selected."), suggestion=tr("Select one first."))
+    return DrawCurves(tuple(encoded(m) for m in marks), given.sketch, tr("a centre mark"), construction=True)
 
 
 def _cut(way: str) -> Callable[[Given], CutCurve]:
     def make(given: Given) -> CutCurve:
         curve = given.at[0]
         if curve is None:
-            raise MendError("There is no curve there.", suggestion="Click nearer to one.")
+            raise MendError(tr("There is no curve there."), suggestion=tr("Click nearer to one."))
         return CutCurve(curve.id, given.points[0].x, given.points[0].y, way)
 
     return make
@@ -183,16 +188,18 @@ def _map(given: Given, by: Transform, what: str, copies: int = 0) -> MapCurves:
 
 
 def _move(given: Given) -> MapCurves:
-    return _map(given, Transform.moving(given.points[1] - given.points[0]), "Move curves")
+    return _map(given, Transform.moving(given.points[1] - given.points[0]), tr("Move curves"))
 
 
 def _turn(given: Given) -> MapCurves:
     by = _about(given.points[0], Transform.rotating(math.radians(given.value)))
-    return _map(given, by, f"Turn curves by {given.value:g}°")
+    return _map(given, by, tr("Turn curves by {0:g}°", given.value))
 
 
 def _scale(given: Given) -> MapCurves:
-    return _map(given, _about(given.points[0], Transform.scaling(given.value)), f"Scale curves by {given.value:g}")
+    return _map(
+        given, _about(given.points[0], Transform.scaling(given.value)), tr("Scale curves by {0:g}", given.value)
+    )
 
 
 def _sized(side: int, what: str) -> Callable[[Given], MapCurves]:
@@ -202,11 +209,12 @@ def _sized(side: int, what: str) -> Callable[[Given], MapCurves]:
         box = extents_of(given.curves)
         now = box[2 + side] - box[side] if box is not None else 0.0
         if not now > _NO_LENGTH:
-            raise MendError(f"What is selected has no {what}.", suggestion="Scale it by a factor.")
+            raise MendError(tr("What is selected has no {0}.", what), suggestion=tr("Scale it by a factor."))
         if not given.value > 0:
-            raise MendError(f"A {what} must be above 0.", suggestion="Type another.")
+            raise MendError(tr("A {0} must be above 0.", what), suggestion=tr("Type another."))
         by = _about(given.points[0], Transform.scaling(given.value / now))
-        return _map(given, by, f"Scale curves to {given.value:.9g} mm {'wide' if side == 0 else 'high'}")
+        says = "Scale curves to {0:.9g} mm wide" if side == 0 else "Scale curves to {0:.9g} mm high"
+        return _map(given, by, tr(says, given.value))
 
     return make
 
@@ -215,15 +223,15 @@ def _mirror(given: Given) -> MapCurves:
     a, b = given.points
     angle = (b - a).angle
     flip = Transform.rotating(-angle).then(Transform.scaling(1, -1)).then(Transform.rotating(angle))
-    return _map(given, _about(a, flip), "Mirror curves")
+    return _map(given, _about(a, flip), tr("Mirror curves"))
 
 
 def _array(given: Given) -> MapCurves:
     step = given.points[1] - given.points[0]
     count = round(given.value)
     if count < 1:
-        raise MendError("An array needs one copy at least.", suggestion="Type how many.")
-    return _map(given, Transform.moving(step), f"Array of {count} copies", count)
+        raise MendError(tr("An array needs one copy at least."), suggestion=tr("Type how many."))
+    return _map(given, Transform.moving(step), tr("Array of {0} copies", count), count)
 
 
 def _number(text: str, unit: str) -> float:
@@ -239,45 +247,64 @@ def _degrees(text: str, unit: str) -> float:
 #: mm; nothing shorter is drawn.
 _NO_LENGTH = 1e-9
 
-TWO = ("From", "To")
-THREE = ("Start", "Through", "End")
+TWO = (tr("From"), tr("To"))
+THREE = (tr("Start"), tr("Through"), tr("End"))
 
 TOOLS: tuple[DrawTool, ...] = (
-    DrawTool("line", "Line", lambda g: _draw(g, Line(*g.points), "a line"), TWO),
-    DrawTool("polyline", "Polyline", _polyline, ("From", "Next point, or Return"), many=True),
-    DrawTool("rectangle", "Rectangle", _rectangle, ("One corner", "The corner across")),
-    DrawTool("arc", "Arc by three points", lambda g: _draw(g, arc_through(*g.points), "an arc"), THREE),
-    DrawTool("tangent", "Arc tangent to an end", _tangent, ("End of a curve", "To")),
-    DrawTool("circle", "Circle by its centre", _circle, ("Centre", "On it"), "Radius", stands_for_point=True),
-    DrawTool("diameter", "Circle by two ends", lambda g: _draw(g, circle_on(*g.points), "a circle"), TWO),
-    DrawTool("guide", "Construction line", lambda g: _draw(g, Line(*g.points), "a construction line", True), TWO),
-    DrawTool("midline", "Midpoint line of two curves", _midline, selected=2),
-    DrawTool("mark", "Centre mark", _centre_mark, selected=1),
-    DrawTool("bridge", "Close the gap of two curves", _bridge, selected=2),
-    DrawTool("trim", "Trim", _cut("trim"), ("Part to take out",)),
-    DrawTool("extend", "Extend to the next curve", _cut("extend"), ("End to draw on",)),
-    DrawTool("split", "Split", _cut("split"), ("Where",)),
-    DrawTool("join", "Join", lambda g: JoinCurves(g.ids), selected=2),
-    DrawTool("fillet", "Fillet", _corner("fillet"), value="Radius", plain="2", selected=2),
-    DrawTool("chamfer", "Chamfer", _corner("chamfer"), value="Setback", plain="2", selected=2),
-    DrawTool("offset", "Offset", lambda g: OffsetCurves(g.ids, g.value), value="Distance", plain="2", selected=1),
+    DrawTool("line", tr("Line"), lambda g: _draw(g, Line(*g.points), tr("a line")), TWO),
+    DrawTool("polyline", tr("Polyline"), _polyline, (tr("From"), tr("Next point, or Return")), many=True),
+    DrawTool("rectangle", tr("Rectangle"), _rectangle, (tr("One corner"), tr("The corner across"))),
+    DrawTool("arc", tr("Arc by three points"), lambda g: _draw(g, arc_through(*g.points), tr("an arc")), THREE),
+    DrawTool("tangent", tr("Arc tangent to an end"), _tangent, (tr("End of a curve"), tr("To"))),
     DrawTool(
-        "offset_both", "Offset to both sides", lambda g: OffsetCurves(g.ids, g.value, True), (), "Distance", plain="2",
+        "circle", tr("Circle by its centre"), _circle, (tr("Centre"), tr("On it")), tr("Radius"), stands_for_point=True
+    ),
+    DrawTool("diameter", tr("Circle by two ends"), lambda g: _draw(g, circle_on(*g.points), tr("a circle")), TWO),
+    DrawTool(
+        "guide", tr("Construction line"), lambda g: _draw(g, Line(*g.points), tr("a construction line"), True), TWO
+    ),
+    DrawTool("midline", tr("Midpoint line of two curves"), _midline, selected=2),
+    DrawTool("mark", tr("Centre mark"), _centre_mark, selected=1),
+    DrawTool("bridge", tr("Close the gap of two curves"), _bridge, selected=2),
+    DrawTool("trim", tr("Trim"), _cut("trim"), (tr("Part to take out"),)),
+    DrawTool("extend", tr("Extend to the next curve"), _cut("extend"), (tr("End to draw on"),)),
+    DrawTool("split", tr("Split"), _cut("split"), (tr("Where"),)),
+    DrawTool("join", tr("Join"), lambda g: JoinCurves(g.ids), selected=2),
+    DrawTool("fillet", tr("Fillet"), _corner("fillet"), value=tr("Radius"), plain="2", selected=2),
+    DrawTool("chamfer", tr("Chamfer"), _corner("chamfer"), value=tr("Setback"), plain="2", selected=2),
+    DrawTool(
+        "offset", tr("Offset"), lambda g: OffsetCurves(g.ids, g.value), value=tr("Distance"), plain="2", selected=1
+    ),
+    DrawTool(
+        "offset_both",
+        tr("Offset to both sides"),
+        lambda g: OffsetCurves(g.ids, g.value, True),
+        (),
+        tr("Distance"),
+        plain="2",
         selected=1,
     ),
-    DrawTool("move", "Move", _move, TWO, selected=1),
-    DrawTool("turn", "Turn about a point", _turn, ("Centre",), "Angle in °", _degrees, "90", 1),
-    DrawTool("scale", "Scale about a point", _scale, ("Centre",), "Factor", _number, "2", 1),
+    DrawTool("move", tr("Move"), _move, TWO, selected=1),
+    DrawTool("turn", tr("Turn about a point"), _turn, (tr("Centre"),), tr("Angle in °"), _degrees, "90", 1),
+    DrawTool("scale", tr("Scale about a point"), _scale, (tr("Centre"),), tr("Factor"), _number, "2", 1),
     *(
-        DrawTool(what, f"Scale to a {what} about a point", _sized(k, what), ("Centre",), what.title(), length_in, "100",
-                 1)
+        DrawTool(
+            what,
+            tr("Scale to a {0} about a point", what),
+            _sized(k, what),
+            (tr("Centre"),),
+            what.title(),
+            length_in,
+            "100",
+            1,
+        )
         for k, what in enumerate(("width", "height"))
     ),
-    DrawTool("mirror", "Mirror", _mirror, ("One point of the line", "Another"), selected=1),
-    DrawTool("array", "Array", _array, TWO, "Copies", _number, "3", 1),
-    DrawTool("lock", "Lock curves", lambda g: LockCurves(g.ids), selected=1),
-    DrawTool("unlock", "Unlock curves", lambda g: LockCurves(g.ids, False), selected=1),
-)  # fmt: skip
+    DrawTool("mirror", tr("Mirror"), _mirror, (tr("One point of the line"), tr("Another")), selected=1),
+    DrawTool("array", tr("Array"), _array, TWO, tr("Copies"), _number, "3", 1),
+    DrawTool("lock", tr("Lock curves"), lambda g: LockCurves(g.ids), selected=1),
+    DrawTool("unlock", tr("Unlock curves"), lambda g: LockCurves(g.ids, False), selected=1),
+)
 
 BY_KEY = {tool.key: tool for tool in TOOLS}
 

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
+from syntaxa.app.words import tr
 
 
 class Editing(Feature):
@@ -15,14 +16,14 @@ class Editing(Feature):
         session, selection = self.shell.session, self.shell.canvas.selection
         undo, redo, computing, has_job = self._undo_name, self._redo_name, session.computing, self._has_job
         return (
-            Command("undo", "Undo", "Edit/undo", session.undo, "Ctrl+Z", "undo", lambda: bool(undo()), undo),
-            Command("redo", "Redo", "Edit/undo", session.redo, "Ctrl+Shift+Z", "redo", lambda: bool(redo()), redo),
-            Command("select_all", "Select all curves", "Edit/select", selection.choose_all, "Ctrl+A", "", has_job),
-            Command("clear_selection", "Select nothing", "Edit/select", selection.clear, "Ctrl+D", "", has_job),
-            Command("cancel_work", "Stop computing", "Edit/stop", self.shell.cancel_work, "Ctrl+.", "close",
+            Command("undo", tr("Undo"), "Edit/undo", session.undo, "Ctrl+Z", "undo", lambda: bool(undo()), undo),
+            Command("redo", tr("Redo"), "Edit/undo", session.redo, "Ctrl+Shift+Z", "redo", lambda: bool(redo()), redo),
+            Command("select_all", tr("Select all curves"), "Edit/select", selection.choose_all, "Ctrl+A", "", has_job),
+            Command("clear_selection", tr("Select nothing"), "Edit/select", selection.clear, "Ctrl+D", "", has_job),
+            Command("cancel_work", tr("Stop computing"), "Edit/stop", self.shell.cancel_work, "Ctrl+.", "close",
                     self._busy),
             Command(
-                "look_again", "Begin again what was stopped", "Edit/stop", self._look_again, "Shift+F5", "",
+                "look_again", tr("Begin again what was stopped"), "Edit/stop", self._look_again, "Shift+F5", "",
                 lambda: computing.stopped,
             ),
         )  # fmt: skip

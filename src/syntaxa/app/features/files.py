@@ -9,6 +9,7 @@ from pathlib import Path
 from syntaxa.app.session.recovery import orphans
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
+from syntaxa.app.words import tr
 
 
 class Files(Feature):
@@ -17,8 +18,8 @@ class Files(Feature):
     def commands(self) -> Sequence[Command]:
         leaving = self.shell.leaving
         return (
-            Command("save", "Save the job", "File/save", leaving.save, "Ctrl+S", "save", self._has_job),
-            Command("save_as", "Save the job as…", "File/save", leaving.save_as, "Ctrl+Shift+S", "", self._has_job),
+            Command("save", tr("Save the job"), "File/save", leaving.save, "Ctrl+S", "save", self._has_job),
+            Command("save_as", tr("Save the job as…"), "File/save", leaving.save_as, "Ctrl+Shift+S", "", self._has_job),
             Command("close", "Quit", "File/end", self.shell.window.close, "Ctrl+Q", "close"),
         )
 
@@ -37,7 +38,7 @@ class Files(Feature):
             return
         newest = left[0]
         when = time.strftime("%d %B, %H:%M", time.localtime(newest.copy.stat().st_mtime))
-        more = f" {len(left) - 1} more wait behind it." if len(left) > 1 else ""
+        more = tr(" {0} more wait behind it.", len(left) - 1) if len(left) > 1 else ""
 
         def drop() -> None:
             newest.drop()
@@ -47,6 +48,11 @@ class Files(Feature):
             self.shell.leaving.before(lambda: self.shell.session.files.open_recovered(newest))
 
         self.shell.banner.tell(
-            f"“{newest.about.name}” was not saved when the program ended. There is a copy from {when}.{more}",
-            (("Open the copy", take), ("Discard it", drop)),
+            tr(
+                "“{0}” was not saved when the program ended. There is a copy from {1}.{2}",
+                newest.about.name,
+                when,
+                more,
+            ),
+            ((tr("Open the copy"), take), (tr("Discard it"), drop)),
         )

@@ -8,6 +8,7 @@ from functools import cache
 from importlib.resources import files
 
 from syntaxa.app.shell.commands import CommandTable
+from syntaxa.app.words import tr
 
 _PICTURE = re.compile(r"!\[[^\]]*\]\([^)]*\)\n*")
 _MARKS = re.compile(r"[#*`|_]+")
@@ -50,7 +51,7 @@ def keys_page(table: CommandTable) -> Page:
     for menu, parts in table.in_menus().items():
         own = [c for commands in parts.values() for c in commands if c.keys]
         if own:
-            lines += [f"## {menu}", "", "| Key | What it does |", "| --- | --- |"]
+            lines += [f"## {menu}", "", tr("| Key | What it does |"), "| --- | --- |"]
             lines += [f"| {c.keys} | {c.title.rstrip('…')} |" for c in own]
             lines.append("")
-    return Page("keys", "Keys", "\n".join(lines))
+    return Page("keys", tr("Keys"), "\n".join(lines))

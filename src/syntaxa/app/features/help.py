@@ -9,6 +9,7 @@ from syntaxa import __version__
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Feature
+from syntaxa.app.words import tr
 
 if TYPE_CHECKING:
     from syntaxa.app.features.help_window import HelpWindow
@@ -23,8 +24,8 @@ class Help(Feature):
 
     def commands(self) -> Sequence[Command]:
         return (
-            Command("open_help", "Help on this stage", "Help/find", self.open_help, "F1", "info"),
-            Command("tell_about", "About Syntaxa", "Help/about", self.tell_about),
+            Command("open_help", tr("Help on this stage"), "Help/find", self.open_help, "F1", "info"),
+            Command("tell_about", tr("About Syntaxa"), "Help/about", self.tell_about),
         )
 
     def open_help(self) -> None:
@@ -40,10 +41,12 @@ class Help(Feature):
         """What the program is."""
         self.shell.choosers.tell(
             self.shell.window,
-            "About Syntaxa",
-            f"Syntaxa {__version__}\n\nTurns received drawings into closed, true-size profiles, "
-            "with every change accounted for.\n\nFree software under the GNU General Public License, "
-            "version 3 or later.",
+            tr("About Syntaxa"),
+            tr(
+                "Syntaxa {0}\n\nTurns received drawings into closed, true-size profiles, with every change "
+                "accounted for.\n\nFree software under the GNU General Public License, version 3 or later.",
+                __version__,
+            ),
         )
 
     def stop(self) -> None:

@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QDialog, QHBoxLayout, QLineEdit, QListWidget, QListW
 
 from syntaxa.app.features.guide import Page, keys_page, pages
 from syntaxa.app.shell.shell import Shell
+from syntaxa.app.words import tr
 
 _NAME = Qt.ItemDataRole.UserRole
 
@@ -17,21 +18,21 @@ class HelpWindow(QDialog):
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell.window)
-        self.setWindowTitle("Help")
+        self.setWindowTitle(tr("Help"))
         self.resize(760, 620)
         self._pages = (*pages(), keys_page(shell.commands))
         self.search = QLineEdit()
-        self.search.setAccessibleName("Search the help")
-        self.search.setPlaceholderText("Search")
+        self.search.setAccessibleName(tr("Search the help"))
+        self.search.setPlaceholderText(tr("Search"))
         self.search.setClearButtonEnabled(True)
         self.search.textChanged.connect(self._find)
         self.list = QListWidget()
-        self.list.setAccessibleName("Pages")
+        self.list.setAccessibleName(tr("Pages"))
         self.list.setWordWrap(True)
         self.list.setFixedWidth(200)
         self.list.currentItemChanged.connect(lambda item, _old: self._show(item))
         self.page = QTextBrowser()
-        self.page.setAccessibleName("Page")
+        self.page.setAccessibleName(tr("Page"))
         self.page.setOpenLinks(False)
         self.page.anchorClicked.connect(lambda url: self.show_page(url.path().removesuffix(".md").partition("-")[2]))
         side = QVBoxLayout()
@@ -72,7 +73,7 @@ class HelpWindow(QDialog):
         else:
             self._show(self.list.currentItem())
         if not self.list.count():
-            self.page.setPlainText(f"Nothing in the help has “{words.strip()}”.")
+            self.page.setPlainText(tr("Nothing in the help has “{0}”.", words.strip()))
 
     def _show(self, item: QListWidgetItem | None) -> None:
         page: Page | None = next((p for p in self._pages if item is not None and p.name == item.data(_NAME)), None)

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
+from syntaxa.app.words import tr
 
 
 class Looking(Feature):
@@ -16,14 +17,14 @@ class Looking(Feature):
     def commands(self) -> Sequence[Command]:
         canvas, has_job = self.shell.canvas, self._has_job
         return (
-            Command("fit", "Fit everything", "View/zoom", canvas.fit, "F", "fit", has_job),
-            Command("zoom_in", "Zoom in", "View/zoom", lambda: canvas.zoom(1.25), "Ctrl++", "", has_job),
-            Command("zoom_out", "Zoom out", "View/zoom", lambda: canvas.zoom(0.8), "Ctrl+-", "", has_job),
-            Command("toggle_beneath", "Received drawing beneath", "View/show", self.toggle_beneath, "B", "beneath",
+            Command("fit", tr("Fit everything"), "View/zoom", canvas.fit, "F", "fit", has_job),
+            Command("zoom_in", tr("Zoom in"), "View/zoom", lambda: canvas.zoom(1.25), "Ctrl++", "", has_job),
+            Command("zoom_out", tr("Zoom out"), "View/zoom", lambda: canvas.zoom(0.8), "Ctrl+-", "", has_job),
+            Command("toggle_beneath", tr("Received drawing beneath"), "View/show", self.toggle_beneath, "B", "beneath",
                     has_job, checked=False),
-            Command("toggle_notes", "Texts, dimensions and pictures", "View/show", self.toggle_notes, "T", "",
+            Command("toggle_notes", tr("Texts, dimensions and pictures"), "View/show", self.toggle_notes, "T", "",
                     has_job, checked=True),
-            Command("switch_look", "Paper or Night", "View/look", self.shell.dress.switch_look, "Ctrl+T", "look"),
+            Command("switch_look", tr("Paper or Night"), "View/look", self.shell.dress.switch_look, "Ctrl+T", "look"),
         )  # fmt: skip
 
     def _has_job(self) -> bool:

@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QApplication, QFrame, QHBoxLayout
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.widgets.labels import ElidedLabel, button, label
+from syntaxa.app.words import tr
 from syntaxa.measure.readings import Reading
 
 
@@ -18,18 +19,18 @@ class MeasureStrip(QFrame):
     def __init__(self) -> None:
         super().__init__()
         self.setObjectName("strip")
-        self.setAccessibleName("What was measured")
+        self.setAccessibleName(tr("What was measured"))
         self._lengths = LengthFormat("mm")
         self._readings: tuple[Reading, ...] = ()
         self._summed: list[Reading] = []
         self._says = ElidedLabel("figure")
         self._total = label("", "figure")
         self._add, self._clear = (
-            button("Add", "Add the value to the running total"),
-            button("Clear", "Clear the running total"),
+            button(tr("Add"), tr("Add the value to the running total")),
+            button(tr("Clear"), tr("Clear the running total")),
         )
-        copy = button("Copy", "Copy the value")
-        close = button("Close", "Close the measuring strip")
+        copy = button(tr("Copy"), tr("Copy the value"))
+        close = button(tr("Close"), tr("Close the measuring strip"))
         self._add.clicked.connect(self.add_to_total)
         self._clear.clicked.connect(self.clear_total)
         copy.clicked.connect(self.copy_value)
@@ -96,7 +97,9 @@ class MeasureStrip(QFrame):
 
     def _refresh(self) -> None:
         self._says.setText("    ".join(f"{r.name} {self._shown(r)}" for r in self._readings))
-        self._total.setText(f"Total of {len(self._summed)}: {self._shown(self._sum())}" if self._summed else "")
+        self._total.setText(
+            tr("Total of {0}: {1}", len(self._summed), self._shown(self._sum())) if self._summed else ""
+        )
         self._clear.setEnabled(bool(self._summed))
         self._add.setEnabled(bool(self._readings))
 

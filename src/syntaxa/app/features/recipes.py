@@ -10,7 +10,7 @@ from syntaxa.app.session.lanes import Lane
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Feature
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.errors import SyntaxaError
 from syntaxa.job.recipe import ENDING, Written, load_recipe, recipe_of, save_recipe, with_recipe
 
@@ -26,15 +26,37 @@ class Recipes(Feature):
 
     def commands(self) -> Sequence[Command]:
         return (
-            Command("ask_save_recipe", "Save the steps as a recipe…", "Recipe/save",
-                    lambda: self._save_recipe(only_routing=False), "Ctrl+R", "", self._has_job),
-            Command("ask_save_map", "Save only rules and line styles…", "Recipe/save",
-                    lambda: self._save_recipe(only_routing=True), "", "", self._has_job),
-            Command("ask_use_recipe", "Use a recipe in this job…", "Recipe/use", self.ask_use_recipe, "Ctrl+Shift+R",
-                    "", self._has_job),
-            Command("ask_run_recipe", "Run a recipe on many drawings…", "Recipe/use", self.ask_run_recipe,
-                    "Ctrl+Alt+R"),
-        )  # fmt: skip
+            Command(
+                "ask_save_recipe",
+                tr("Save the steps as a recipe…"),
+                "Recipe/save",
+                lambda: self._save_recipe(only_routing=False),
+                "Ctrl+R",
+                "",
+                self._has_job,
+            ),
+            Command(
+                "ask_save_map",
+                tr("Save only rules and line styles…"),
+                "Recipe/save",
+                lambda: self._save_recipe(only_routing=True),
+                "",
+                "",
+                self._has_job,
+            ),
+            Command(
+                "ask_use_recipe",
+                tr("Use a recipe in this job…"),
+                "Recipe/use",
+                self.ask_use_recipe,
+                "Ctrl+Shift+R",
+                "",
+                self._has_job,
+            ),
+            Command(
+                "ask_run_recipe", tr("Run a recipe on many drawings…"), "Recipe/use", self.ask_run_recipe, "Ctrl+Alt+R"
+            ),
+        )
 
     def _has_job(self) -> bool:
         return self.shell.session.job is not None
@@ -58,9 +80,9 @@ class Recipes(Feature):
         steps = counted(len(made.recipe.steps), "step")
         if made.left:
             left = "; ".join(made.left[:4])
-            shell.banner.tell(f"{path.name} has {steps}. What only fits this drawing was left out: {left}.")
+            shell.banner.tell(tr("{0} has {1}. What only fits this drawing was left out: {2}.", path.name, steps, left))
         else:
-            shell.tell(f"Saved {path.name} with {steps}.")
+            shell.tell(tr("Saved {0} with {1}.", path.name, steps))
 
     def ask_use_recipe(self) -> None:
         """Asks for a recipe and does its steps in this job."""
@@ -77,7 +99,7 @@ class Recipes(Feature):
             self.shell.complain(str(error))
             return
         if job is not None:
-            self.shell.session.change(with_recipe(job, recipe), f"Use the recipe {recipe.name}")
+            self.shell.session.change(with_recipe(job, recipe), tr("Use the recipe {0}", recipe.name))
             for stage in self.shell.stages:
                 stage.take_written(recipe.written)
 

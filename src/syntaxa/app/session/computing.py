@@ -12,6 +12,7 @@ from typing import Any, TypeVar
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from syntaxa.app.session.lanes import Lane, Work
+from syntaxa.app.words import tr
 from syntaxa.drawing.step import Context
 from syntaxa.drawing.view import View
 from syntaxa.errors import Progress
@@ -66,14 +67,14 @@ class Computing(QObject):
         """Starts the worker while nobody waits, so that the first file that wants it is not kept waiting."""
         if not self._warm:
             self._warm = True
-            self._warming.run("Getting ready", lambda _progress: self.worker.call(load_native), _forget, _forget)
+            self._warming.run(tr("Getting ready"), lambda _progress: self.worker.call(load_native), _forget, _forget)
 
     def warm_solids(self) -> None:
         """Starts the solid kernel while nobody waits."""
         if not self.solids.number:
             here = Context(solids=self.solids)
             self._warming.run(
-                "Getting ready", lambda _progress: asked(here, "ready", about="Getting ready"), _forget, _forget
+                tr("Getting ready"), lambda _progress: asked(here, "ready", about=tr("Getting ready")), _forget, _forget
             )
 
     def evaluate(self, job: Job, progress: Progress) -> Evaluation:

@@ -10,6 +10,7 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from syntaxa.app.session.lanes import Lane
 from syntaxa.app.session.recovery import Lock, Orphan, RecoveryCopy, job_lock
+from syntaxa.app.words import tr
 from syntaxa.errors import PasswordNeeded, Progress, SyntaxaError
 from syntaxa.intake.registry import digest_of, load_bytes
 from syntaxa.intake.steps import TakeIn
@@ -106,7 +107,7 @@ class Files(QObject):
             else:
                 self._opened(path, *result, orphan)
 
-        computing.run(f"Opening {path.name}", work, done, self._session.failed.emit)
+        computing.run(tr("Opening {0}", path.name), work, done, self._session.failed.emit)
 
     def _opened(self, path: Path, job: Job, evaluation: Evaluation, orphan: Orphan | None) -> None:
         is_job = path.suffix.lower() == ENDING and orphan is None
@@ -131,7 +132,7 @@ class Files(QObject):
             if lock.take():
                 self._lock = lock
             else:
-                return f"{path.name} is open in another window as well. Save one of the two under another name."
+                return tr("{0} is open in another window as well. Save one of the two under another name.", path.name)
         return ""
 
     # ------------------------------------------------------------------ saving
@@ -155,15 +156,18 @@ class Files(QObject):
             if changed is not None:
                 self._told_changed = changed
                 session.failed.emit(
-                    f"{path.name} was changed by another program or window since it was opened; nothing was saved. "
-                    "Save under another name, or save again to replace it."
+                    tr(
+                        "{0} was changed by another program or window since it was opened; nothing was saved. "
+                        "Save under another name, or save again to replace it.",
+                        path.name,
+                    )
                 )
                 return
             self._was_saved(job, path)
             if then is not None:
                 then()
 
-        self.saving.run(f"Saving {path.name}", work, done, session.failed.emit)
+        self.saving.run(tr("Saving {0}", path.name), work, done, session.failed.emit)
 
     def _was_saved(self, job: Job, path: Path) -> None:
         session = self._session
@@ -177,7 +181,7 @@ class Files(QObject):
             told = self._hold(path)
         self._drop_recovery()
         session.history_changed.emit()
-        session.told.emit(f"Saved {path.name}.")
+        session.told.emit(tr("Saved {0}.", path.name))
         if told:
             session.failed.emit(told)
 
@@ -203,12 +207,12 @@ class Files(QObject):
             try:
                 self._copy.write(job, name, path)
             except OSError as error:
-                raise SyntaxaError("The recovery copy could not be written.") from error
+                raise SyntaxaError(tr("The recovery copy could not be written.")) from error
 
         def failed(_sentence: str) -> None:
-            self._session.told.emit("The recovery copy could not be written.")
+            self._session.told.emit(tr("The recovery copy could not be written."))
 
-        self._recovering.run("Keeping a copy", work, lambda _done: None, failed)
+        self._recovering.run(tr("Keeping a copy"), work, lambda _done: None, failed)
 
     def _drop_recovery(self) -> None:
         self._timer.stop()

@@ -9,6 +9,7 @@ from typing import Any
 
 from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
 
+from syntaxa.app.words import tr
 from syntaxa.errors import Cancelled, Progress, SyntaxaError
 from syntaxa.memory import uncollected
 from syntaxa.watching import watched
@@ -58,7 +59,7 @@ class _Task(QRunnable):
         except Exception:  # noqa: BLE001  the outermost layer of a thread: nothing may pass unseen
             _LOG.exception("A background task failed")
             self.signals.failed.emit(
-                "A fault in the program stopped this; the job is as it was. The log has the details."
+                tr("A fault in the program stopped this; the job is as it was. The log has the details.")
             )
         else:
             self.signals.done.emit(result)

@@ -11,6 +11,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.session.computing import Computing
 from syntaxa.app.session.files import Files
 from syntaxa.app.session.sources import Sources
+from syntaxa.app.words import tr
 from syntaxa.drawing.state import State
 from syntaxa.drawing.step import Step
 from syntaxa.drawing.view import View
@@ -110,7 +111,7 @@ class Session(QObject):
         if sentence:
             self.failed.emit(sentence)
         else:
-            self.told.emit(f"Stopped: {name.lower()}. Shift+F5 begins again.")
+            self.told.emit(tr("Stopped: {0}. Shift+F5 begins again.", name.lower()))
         self.viewed.emit(None)
 
     # ------------------------------------------------------------------ changing
@@ -125,12 +126,14 @@ class Session(QObject):
     def switch(self, number: int, enabled: bool) -> None:
         """Switches a step on or off."""
         if self.job is not None:
-            self.change(self.job.switched(number, enabled), "Switch a step on" if enabled else "Switch a step off")
+            self.change(
+                self.job.switched(number, enabled), tr("Switch a step on") if enabled else tr("Switch a step off")
+            )
 
     def remove(self, number: int) -> None:
         """Takes a step out."""
         if self.job is not None:
-            self.change(self.job.without_step(number), "Remove a step")
+            self.change(self.job.without_step(number), tr("Remove a step"))
 
     def undo(self) -> None:
         """Takes the last change back."""
@@ -181,9 +184,9 @@ class Session(QObject):
         if self.computing.work.busy and self._history is not None and self._settled is not None and self.stale:
             self._history.back_to(self._settled)
             self.history_changed.emit()
-            self.told.emit("Stopped; the job is as it was before.")
+            self.told.emit(tr("Stopped; the job is as it was before."))
         elif self.computing.work.busy:
-            self.told.emit("Stopped before it was done; nothing was changed.")
+            self.told.emit(tr("Stopped before it was done; nothing was changed."))
         self.computing.work.cancel()
         self.computing.cancel_views()
         self.sources.watching.cancel()
@@ -198,7 +201,7 @@ class Session(QObject):
             self._take(evaluation)
 
         self.computing.run(
-            "Computing", lambda progress: self.computing.evaluate(job, progress), done, self._not_computed
+            tr("Computing"), lambda progress: self.computing.evaluate(job, progress), done, self._not_computed
         )
 
     def _not_computed(self, sentence: str) -> None:

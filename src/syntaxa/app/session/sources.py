@@ -11,6 +11,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.session.files import linked_source, with_all
 from syntaxa.app.session.lanes import Lane
 from syntaxa.app.session.watcher import Watcher
+from syntaxa.app.words import tr
 from syntaxa.errors import Progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.steps import TakeIn
@@ -47,8 +48,8 @@ class Sources(QObject):
         """Adds drawings to the job, placed at the same origin."""
         before = self._session.job
         if before is not None:
-            name = chosen[0][0].name if len(chosen) == 1 else f"{len(chosen)} drawings"
-            self._session.change_with(f"Add {name}", lambda _progress: with_all(before, chosen))
+            name = chosen[0][0].name if len(chosen) == 1 else tr("{0} drawings", len(chosen))
+            self._session.change_with(tr("Add {0}", name), lambda _progress: with_all(before, chosen))
 
     def replace_layer(self, number: int, layer: str, path: Path) -> None:
         """Takes one layer from a revised file instead."""
@@ -62,12 +63,12 @@ class Sources(QObject):
                 before, number, layer, source, self.read(source, before.reading(number), progress).drawing
             )
 
-        self._session.change_with(f"Replace layer {layer} from {path.name}", made)
+        self._session.change_with(tr("Replace layer {0} from {1}", layer, path.name), made)
 
     def remove(self, number: int) -> None:
         """Takes a source out of the job."""
         if self._session.job is not None:
-            self._session.change(self._session.job.without_source(number), "Remove a source")
+            self._session.change(self._session.job.without_source(number), tr("Remove a source"))
 
     def set(self, source: Source, name: str) -> None:
         """Changes how a source is linked."""
@@ -99,13 +100,13 @@ class Sources(QObject):
                 self.revised.emit()
 
         # A file that is being written reads badly for a moment; the next change is looked at again.
-        self.watching.run("Looking for changes", look, done, self._session.told.emit)
+        self.watching.run(tr("Looking for changes"), look, done, self._session.told.emit)
 
     def accept_revision(self) -> None:
         """Takes the changed file over; all steps are done again."""
         if self._session.job is not None and self.revision is not None:
             revised, self.revision = self.revision, None
-            self._session.change(accepted(self._session.job, revised), f"Take over the new {revised.new.name}")
+            self._session.change(accepted(self._session.job, revised), tr("Take over the new {0}", revised.new.name))
             self.look_for_changes()
 
     def decline_revision(self) -> None:

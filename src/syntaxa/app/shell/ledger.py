@@ -24,7 +24,8 @@ from syntaxa.app.canvas.layers.changes import ChangeMarks, ChangesLayer
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.app.widgets.labels import ElidedLabel, button, counted, label
+from syntaxa.app.widgets.labels import ElidedLabel, button, label
+from syntaxa.app.words import counted, tr
 from syntaxa.job.evaluate import Row
 from syntaxa.job.step_changes import STEP_CHANGES, StepChanges
 
@@ -52,18 +53,18 @@ class LedgerBar(QFrame):
         self._shell = shell
         row = QHBoxLayout(self)
         row.setContentsMargins(16, 6, 10, 6)
-        row.addWidget(label("Ledger", "heading"))
+        row.addWidget(label(tr("Ledger"), "heading"))
         self._says = ElidedLabel("dim")
         row.addWidget(self._says, 1)
-        self._open = button("Show", "Show the ledger over the panel")
-        self._open.setToolTip("Shows every step with what it did (Ctrl+L)")
+        self._open = button(tr("Show"), tr("Show the ledger over the panel"))
+        self._open.setToolTip(tr("Shows every step with what it did (Ctrl+L)"))
         self._open.clicked.connect(self.open_wanted)
         row.addWidget(self._open)
 
     def show_open(self, shown: bool) -> None:
         """Whether the ledger is open."""
-        self._open.setText("Hide" if shown else "Show")
-        self._open.setAccessibleName("Show the panel again" if shown else "Show the ledger over the panel")
+        self._open.setText(tr("Hide") if shown else tr("Show"))
+        self._open.setAccessibleName(tr("Show the panel again") if shown else tr("Show the ledger over the panel"))
 
     def refresh(self) -> None:
         """Says what there is."""
@@ -72,8 +73,8 @@ class LedgerBar(QFrame):
         lengths = self._shell.dress.lengths
         warned = sum(bool(r.failed or r.entry.missing) for r in rows)
         last = f": {lengths.sentence(rows[-1].title)}" if rows else ""
-        steps = f"{counted(len(rows), 'step')}{last}" if rows else "Nothing was changed yet."
-        self._says.setText(f"⚠ {warned} to look at. {steps}" if warned else steps)
+        steps = f"{counted(len(rows), 'step')}{last}" if rows else tr("Nothing was changed yet.")
+        self._says.setText(tr("⚠ {0} to look at. {1}", warned, steps) if warned else steps)
 
 
 class LedgerView(QFrame):
@@ -91,15 +92,15 @@ class LedgerView(QFrame):
         column.setContentsMargins(16, 12, 16, 12)
         column.setSpacing(7)
         head = QHBoxLayout()
-        head.addWidget(label("Ledger", "title"))
+        head.addWidget(label(tr("Ledger"), "title"))
         self._sum = label("", "dim")
         head.addWidget(self._sum, 1)
-        back = button("Back to the panel")
+        back = button(tr("Back to the panel"))
         back.clicked.connect(self.closed)
         head.addWidget(back)
         column.addLayout(head)
         self.list = QListWidget()
-        self.list.setAccessibleName("Ledger of steps")
+        self.list.setAccessibleName(tr("Ledger of steps"))
         self.list.setItemDelegate(_RowDelegate(self.list, shell))
         self.list.setUniformItemSizes(True)
         self.list.setVerticalScrollMode(QListWidget.ScrollMode.ScrollPerPixel)
@@ -109,9 +110,9 @@ class LedgerView(QFrame):
         self._says = label("", "dim", wrap=True)
         column.addWidget(self._says)
         foot = QHBoxLayout()
-        key = "Bar: how far anything was moved, from 0.001 to 10 mm; full off its line, open along it."
+        key = tr("Bar: how far anything was moved, from 0.001 to 10 mm; full off its line, open along it.")
         foot.addWidget(label(key, "dim", wrap=True), 1)
-        self._remove = button("Remove", "Remove the chosen step")
+        self._remove = button(tr("Remove"), tr("Remove the chosen step"))
         self._remove.clicked.connect(self._remove_chosen)
         foot.addWidget(self._remove)
         column.addLayout(foot)
@@ -144,7 +145,7 @@ class LedgerView(QFrame):
             if chosen is not None and chosen.number == row.number:
                 self.list.setCurrentItem(item)
         self.list.blockSignals(False)
-        self._sum.setText(counted(len(rows), "step") if rows else "Nothing was changed yet.")
+        self._sum.setText(counted(len(rows), "step") if rows else tr("Nothing was changed yet."))
         self._selected()
 
     def _item(self, row: Row) -> QListWidgetItem:
@@ -267,7 +268,7 @@ def figures_of(row: Row, lengths: LengthFormat) -> str:
     if row.failed:
         return "skipped"
     entry = row.entry
-    parts = [f"{entry.changed} changed" if entry.changed else "nothing changed"]
+    parts = [tr("{0} changed", entry.changed) if entry.changed else tr("nothing changed")]
     for what, far in (("moved", entry.max_mm), ("lengthened", entry.along_mm), ("dropped", entry.dropped_mm)):
         if far:
             parts.append(f"{what} {lengths.small(far)}")
@@ -277,16 +278,16 @@ def figures_of(row: Row, lengths: LengthFormat) -> str:
 def said_of(row: Row) -> str:
     """What a step says of itself, whole."""
     if not row.enabled:
-        return "This step is switched off."
+        return tr("This step is switched off.")
     if row.failed:
-        return f"Skipped: {row.failed}"
+        return tr("Skipped: {0}", row.failed)
     parts = [row.entry.says]
     if row.entry.dropped_mm:
-        parts.append(f"{row.entry.dropped_mm:.4g} mm of curve dropped.")
+        parts.append(tr("{0:.4g} mm of curve dropped.", row.entry.dropped_mm))
     if row.entry.missing:
         more = " …" if len(row.entry.missing) > 3 else ""
-        parts.append(f"Not found any more: {', '.join(row.entry.missing[:3])}{more}.")
-    parts.append(f"Took {row.seconds:.2f} s.")
+        parts.append(tr("Not found any more: {0}{1}.", ", ".join(row.entry.missing[:3]), more))
+    parts.append(tr("Took {0:.2f} s.", row.seconds))
     return " ".join(parts)
 
 
@@ -295,10 +296,10 @@ def _shown_too(changes: StepChanges | None, row: Row) -> str:
     if changes is None or not row.enabled or row.failed:
         return ""
     if changes.placed:
-        return " It is about everything, so nothing is marked on the drawing."
+        return tr(" It is about everything, so nothing is marked on the drawing.")
     if not changes.count:
-        return " No curve looks any different."
-    return f" Marked on the drawing (+ came, − went): {counted(changes.count, 'curve')}."
+        return tr(" No curve looks any different.")
+    return tr(" Marked on the drawing (+ came, − went): {0}.", counted(changes.count, "curve"))
 
 
 def marks_of(changes: StepChanges) -> ChangeMarks:

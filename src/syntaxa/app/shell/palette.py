@@ -6,6 +6,8 @@ from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtGui import QAction, QKeyEvent
 from PyQt6.QtWidgets import QFrame, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
+from syntaxa.app.words import tr
+
 
 class CommandPalette(QFrame):
     """A field and a list over the window; Return runs, Escape closes."""
@@ -15,13 +17,13 @@ class CommandPalette(QFrame):
         self.setObjectName("commandPalette")
         self._actions: list[QAction] = []
         self._field = QLineEdit()
-        self._field.setPlaceholderText("Type a part of a command")
-        self._field.setAccessibleName("Find a command")
+        self._field.setPlaceholderText(tr("Type a part of a command"))
+        self._field.setAccessibleName(tr("Find a command"))
         self._field.textChanged.connect(self._filter)
         self._field.returnPressed.connect(self._run)
         self._field.installEventFilter(self)
         self._list = QListWidget()
-        self._list.setAccessibleName("Commands found")
+        self._list.setAccessibleName(tr("Commands found"))
         self._list.itemActivated.connect(lambda _item: self._run())
         column = QVBoxLayout(self)
         column.setContentsMargins(10, 10, 10, 10)

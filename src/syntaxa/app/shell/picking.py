@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 
 from syntaxa.app.canvas.layers.hand import WayLayer
 from syntaxa.app.canvas.tools.pick import PickTool
+from syntaxa.app.words import tr
 from syntaxa.geometry.points import Point
 
 if TYPE_CHECKING:
@@ -27,7 +28,7 @@ class Picking:
     def point(self, label: str, says: str, goal: Callable[[float, float], None]) -> None:
         """The next click on the canvas goes to `goal`."""
         canvas = self._shell.canvas
-        self._shell.tell(f"{says} Escape gives up.")
+        self._shell.tell(tr("{0} Escape gives up.", says))
         base = self.way.points[-1] if self.way.points else None
         canvas.take(PickTool(canvas, label, goal, base))
 

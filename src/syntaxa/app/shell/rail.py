@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QButtonGroup, QFrame, QToolButton, QVBoxLayout
 from syntaxa.app.shell.stage import Stage
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import PAPER, Tokens
+from syntaxa.app.words import tr
 
 
 class _StageButton(QToolButton):
@@ -34,7 +35,7 @@ class _StageButton(QToolButton):
     def show_count(self, count: int) -> None:
         """Shows how many matters are open."""
         self._count = count
-        self.setAccessibleName(f"{self._name}, {count} open" if count else self._name)
+        self.setAccessibleName(tr("{0}, {1} open", self._name, count) if count else self._name)
         self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
@@ -66,7 +67,7 @@ class Rail(QFrame):
     def __init__(self, stages: Sequence[Stage]) -> None:
         super().__init__()
         self.setObjectName("rail")
-        self.setAccessibleName("Stages")
+        self.setAccessibleName(tr("Stages"))
         self.setFixedWidth(90)
         column = QVBoxLayout(self)
         column.setContentsMargins(7, 10, 7, 10)

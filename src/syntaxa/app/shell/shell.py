@@ -23,6 +23,7 @@ from syntaxa.app.shell.picking import Picking
 from syntaxa.app.shell.stage import Feature, Stage
 from syntaxa.app.shell.status import StatusLine
 from syntaxa.app.widgets.banner import Banner
+from syntaxa.app.words import tr
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.state import State
 from syntaxa.geometry.points import Vector
@@ -259,7 +260,7 @@ class Shell(QObject):
 
     def _show_stale(self) -> None:
         if self.session.stale:
-            self._stale.show("Working: this is how it was before the last change")
+            self._stale.show(tr("Working: this is how it was before the last change"))
 
     def _selection_changed(self) -> None:
         self.status.show_selection(self.canvas.selection.curves(), self.dress.lengths)

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QProgressBar, QStatusBar
 from syntaxa.app.lengths import FEET_AND_INCHES, LengthFormat
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve
 
 #: Milliseconds that a message stays.
@@ -31,16 +32,16 @@ class StatusLine(QStatusBar):
         self._cursor = label("")
         self._cursor.setFont(figure_font())
         self._cursor.setMinimumWidth(230)
-        self._cursor.setAccessibleName("Cursor position")
+        self._cursor.setAccessibleName(tr("Cursor position"))
         self._unit = label("", "dim")
         self._selection = label("", "dim")
         self._findings = label("", "dim")
         self._work = label("", "dim")
         self._bar = QProgressBar()
-        self._bar.setAccessibleName("Progress")
+        self._bar.setAccessibleName(tr("Progress"))
         self._bar.setFixedWidth(120)
         self._bar.setTextVisible(False)
-        self._stop = button("Stop", "Stop computing")
+        self._stop = button(tr("Stop"), tr("Stop computing"))
         self._stop.clicked.connect(self.cancel_wanted)
         for part in (self._cursor, self._selection):
             self.addWidget(part)
@@ -56,11 +57,11 @@ class StatusLine(QStatusBar):
         """Where the cursor is (mm)."""
         where = f"x {lengths.number(x)}   y {lengths.number(y)}"
         self._cursor.setText(where)
-        self._cursor.setAccessibleName(f"Cursor at {where}")
+        self._cursor.setAccessibleName(tr("Cursor at {0}", where))
 
     def show_unit(self, unit: str) -> None:
         """The display unit."""
-        self._unit.setText(f"lengths in {_UNITS.get(unit, unit)}")
+        self._unit.setText(tr("lengths in {0}", _UNITS.get(unit, unit)))
 
     def show_selection(self, curves: Sequence[Curve], lengths: LengthFormat) -> None:
         """How many curves are selected, and their total length."""
@@ -70,7 +71,7 @@ class StatusLine(QStatusBar):
             self._selection.setText(lengths.describe(curves[0]))
         else:
             total = sum(c.shape.length for c in curves)
-            self._selection.setText(f"{len(curves)} curves, {lengths.text(total)} in all")
+            self._selection.setText(tr("{0} curves, {1} in all", len(curves), lengths.text(total)))
 
     def show_standing(self, text: str) -> None:
         """What the stages say of the job as it stands."""

@@ -6,6 +6,7 @@ from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.words import tr
 
 #: Pixels: how wide the card is where it can be, and what is left beside it.
 _WIDTH, _ROOM = 560, 12
@@ -24,18 +25,20 @@ class Welcome(QFrame):
         column = QVBoxLayout(self)
         column.setContentsMargins(30, 26, 30, 26)
         column.setSpacing(10)
-        column.addWidget(label("Drop drawings here", "title"), 0, Qt.AlignmentFlag.AlignHCenter)
+        column.addWidget(label(tr("Drop drawings here"), "title"), 0, Qt.AlignmentFlag.AlignHCenter)
         text = label(
-            "DXF, DWG, SVG, PDF, scans or triangles: Syntaxa settles unit and origin, sorts layers, closes gaps, and "
-            "hands back clean closed profiles. Nothing is changed without a row in the ledger.",
+            tr(
+                "DXF, DWG, SVG, PDF, scans or triangles: Syntaxa settles unit and origin, sorts layers, closes gaps, "
+                "and hands back clean closed profiles. Nothing is changed without a row in the ledger."
+            ),
             "dim",
             wrap=True,
         )
         text.setAlignment(Qt.AlignmentFlag.AlignHCenter)
         column.addWidget(text)
         row = self._row = QHBoxLayout()
-        opening, demo = button("Open a drawing…", primary=True), button("Open the demo")
-        browse = button("Look through a folder…")
+        opening, demo = button(tr("Open a drawing…"), primary=True), button(tr("Open the demo"))
+        browse = button(tr("Look through a folder…"))
         browse.clicked.connect(self.browse_wanted)
         opening.clicked.connect(self.open_wanted)
         demo.clicked.connect(self.demo_wanted)

@@ -23,6 +23,7 @@ from syntaxa.app.shell.shell import DemoMaker, Shell
 from syntaxa.app.shell.stage import Feature, Stage
 from syntaxa.app.shell.typing import Typing
 from syntaxa.app.shell.welcome import Welcome
+from syntaxa.app.words import tr
 
 #: Pixels of the side column and of the least window.
 _SIDE, _LEAST = 410, QSize(960, 680)
@@ -63,13 +64,13 @@ class MainWindow(QMainWindow):
     def _own_commands(self) -> Sequence[Command]:
         go = self.shell.go_to
         stages = [
-            Command(f"show_{s.name}", f"Go to {s.title}", "Stage/go", partial(go, s), str(k + 1), s.icon)
+            Command(f"show_{s.name}", tr("Go to {0}", s.title), "Stage/go", partial(go, s), str(k + 1), s.icon)
             for k, s in enumerate(self.shell.stages)
         ]
         return (
             *stages,
-            Command("toggle_ledger", "Ledger over the panel", "View/show", self.toggle_ledger, "Ctrl+L"),
-            Command("open_palette", "Find a command…", "Help/find", self.open_palette, "Ctrl+K", "palette"),
+            Command("toggle_ledger", tr("Ledger over the panel"), "View/show", self.toggle_ledger, "Ctrl+L"),
+            Command("open_palette", tr("Find a command…"), "Help/find", self.open_palette, "Ctrl+K", "palette"),
         )
 
     # ------------------------------------------------------------------ making
@@ -204,7 +205,7 @@ class MainWindow(QMainWindow):
     def _refresh(self) -> None:
         session = self.shell.session
         name = session.files.name
-        self.setWindowTitle(f"{name}[*] – Syntaxa" if name else "Syntaxa")
+        self.setWindowTitle(tr("{0}[*] – Syntaxa", name) if name else tr("Syntaxa"))
         self.setWindowModified(session.files.unsaved_work)
         self.welcome.setVisible(session.evaluation is None)
         self.rail.refresh()

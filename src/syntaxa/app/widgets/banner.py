@@ -8,6 +8,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QWidget
 
 from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.words import tr
 
 
 class Banner(QFrame):
@@ -27,7 +28,7 @@ class Banner(QFrame):
         row.addWidget(self._text, 1)
         self._choices = QHBoxLayout()
         row.addLayout(self._choices)
-        dismiss = button("Dismiss", "Dismiss the message")
+        dismiss = button(tr("Dismiss"), tr("Dismiss the message"))
         dismiss.clicked.connect(self.hide)
         row.addWidget(dismiss)
         self.hide()

@@ -147,11 +147,6 @@ def cell(text: str, figure: bool = False, tip: str = "") -> QTableWidgetItem:
     return item
 
 
-def counted(count: int, thing: str, things: str = "") -> str:
-    """A count with its thing in the right number: "1 gap", "2 gaps"; the plural is given where it is not plain."""
-    return f"{count} {thing}" if count == 1 else f"{count} {things or thing + 's'}"
-
-
 def row_of(*parts: QWidget | None) -> QHBoxLayout:
     """Widgets side by side; None takes what room is left."""
     row = QHBoxLayout()

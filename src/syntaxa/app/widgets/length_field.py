@@ -9,6 +9,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
 from syntaxa.app.theme.style import figure_font
+from syntaxa.app.words import tr
 from syntaxa.drawing.quantities import degrees_in, factor_in, length_in, plain_number
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import MeasureError
@@ -33,7 +34,7 @@ class NumberField(QLineEdit):
         self._least, self._most = least, most
         self._value = math.nan
         self._read: Callable[[str], float] = factor_in
-        self._wrong = "This is not a number that fits here."
+        self._wrong = tr("This is not a number that fits here.")
         self.editingFinished.connect(self._finish)
         self.textEdited.connect(self._edited)
 
@@ -94,9 +95,9 @@ class LengthField(NumberField):
         super().__init__(name, least, most)
         self._unit = "mm"
         self._read = lambda text: length_in(text, self._unit)
-        self._wrong = "This is not a length that fits here."
+        self._wrong = tr("This is not a length that fits here.")
         self.setPlaceholderText("3/8in")
-        self._tip = f"{name}: a number, or with a unit: 12mm, 3/8in, 2' 8 1/2\""
+        self._tip = tr("{0}: a number, or with a unit: 12mm, 3/8in, 2' 8 1/2\"", name)
         self.setToolTip(self._tip)
 
     def show_in(self, unit: str) -> None:

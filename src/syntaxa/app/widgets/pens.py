@@ -5,12 +5,18 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QComboBox
 
 from syntaxa.app.widgets.labels import narrow
+from syntaxa.app.words import tr
 from syntaxa.deliver.linetypes import DASHES, HAIRLINE
 
 _WEIGHTS: tuple[tuple[str, float], ...] = (
-    ("default", 0.0), ("hairline 0.001 in", HAIRLINE), ("0.13 mm", 0.13), ("0.25 mm", 0.25), ("0.35 mm", 0.35),
-    ("0.5 mm", 0.5), ("0.7 mm", 0.7),
-)  # fmt: skip
+    ("default", 0.0),
+    (tr("hairline 0.001 in"), HAIRLINE),
+    (tr("0.13 mm"), 0.13),
+    (tr("0.25 mm"), 0.25),
+    (tr("0.35 mm"), 0.35),
+    (tr("0.5 mm"), 0.5),
+    (tr("0.7 mm"), 0.7),
+)
 
 
 def weights(box: QComboBox, name: str, chosen: float | None) -> None:
@@ -26,7 +32,7 @@ def show_weight(box: QComboBox, chosen: float | None) -> None:
     wanted = chosen or 0.0
     at = next((k for k in range(box.count()) if abs(float(box.itemData(k)) - wanted) < 1e-9), -1)
     if at < 0:
-        box.addItem(f"{wanted:g} mm", wanted)
+        box.addItem(tr("{0:g} mm", wanted), wanted)
         at = box.count() - 1
     box.setCurrentIndex(at)
 

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 from syntaxa.mend.sweep import Sweep
 
 _LEFT, _RIGHT, _TOP, _BOTTOM = 10, 10, 8, 22
@@ -29,7 +30,7 @@ class SweepPlot(QWidget):
         self._at = 0
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
-        self.setAccessibleName("Tolerance sweep")
+        self.setAccessibleName(tr("Tolerance sweep"))
         self.setCursor(Qt.CursorShape.PointingHandCursor)
 
     def sizeHint(self) -> QSize:

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QKeyEvent, QWheelEvent
 from PyQt6.QtWidgets import QLineEdit
 
 from syntaxa.app.theme.style import figure_font
+from syntaxa.app.words import tr
 from syntaxa.drawing.quantities import plain_number
 
 #: mm or degrees that a step is; with Ctrl ten times as much, with Shift a tenth.
@@ -26,8 +27,8 @@ class ValueField(QLineEdit):
     def __init__(self, name: str) -> None:
         super().__init__()
         self.setAccessibleName(name)
-        self.setToolTip("150, 6in, d1/2 - 3mm. Up, Down or the wheel step it: Ctrl by ten, Shift by a tenth.")
-        self.setPlaceholderText("150, 6in, d1/2 - 3mm")
+        self.setToolTip(tr("150, 6in, d1/2 - 3mm. Up, Down or the wheel step it: Ctrl by ten, Shift by a tenth."))
+        self.setPlaceholderText(tr("150, 6in, d1/2 - 3mm"))
         self.setFont(figure_font())
         #: What it comes to now (mm or degrees), and what is written behind a number that was stepped.
         self.now, self.unit = math.nan, ""

@@ -16,6 +16,7 @@ from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.theme.tokens import Tokens, readable_on
+from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve, Style
 from syntaxa.mend.deviation import Deviation
 
@@ -70,7 +71,7 @@ def _band(distance: float, top: float) -> int:
 
 def band_name(band: int, top: float, text: Callable[[float], str]) -> str:
     """What a band takes in, in words."""
-    return f"up to {text(top * (band + 1) / BANDS)}"
+    return tr("up to {0}", text(top * (band + 1) / BANDS))
 
 
 def paint_heat(heat: Heat, view: Camera, image: QImage, tokens: Tokens) -> Iterator[None]:

@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 import msgspec
 
 from syntaxa.app.shell.commands import Command
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.library import machine_named, text_of, tools_as_csv, tools_from
 from syntaxa.cut.part import Planned
 from syntaxa.cut.sets import OperationSet, set_as_toml, set_in
@@ -39,30 +39,38 @@ def commands(stage: CutStage) -> Sequence[Command]:
     return (
         Command(
             "add_operation",
-            "Add an operation",
+            tr("Add an operation"),
             "Cut/make",
             lambda: stage.own_panel.operations.add(),
             "Ctrl+Shift+K",
             "",
             is_open,
         ),
-        Command("play_program", "Play the program, or stand still", "Cut/run", stage.play, "P", "", has_program),
+        Command("play_program", tr("Play the program, or stand still"), "Cut/run", stage.play, "P", "", has_program),
         Command(
             "step_program",
-            "One move ahead",
+            tr("One move ahead"),
             "Cut/run",
             lambda: stage.own_panel.run.step(1),
             "F8",
             "",
             has_program,
         ),
-        Command("step_back", "One move back", "Cut/run", lambda: stage.own_panel.run.step(-1), "F7", "", has_program),
         Command(
-            "next_found", "Next thing that the bench machine found", "Cut/run", stage.next_found, "", "", has_program
+            "step_back", tr("One move back"), "Cut/run", lambda: stage.own_panel.run.step(-1), "F7", "", has_program
+        ),
+        Command(
+            "next_found",
+            tr("Next thing that the bench machine found"),
+            "Cut/run",
+            stage.next_found,
+            "",
+            "",
+            has_program,
         ),
         Command(
             "write_program",
-            "Write the program…",
+            tr("Write the program…"),
             "Cut/out",
             lambda: ask_program(stage),
             "Ctrl+Shift+N",
@@ -71,7 +79,7 @@ def commands(stage: CutStage) -> Sequence[Command]:
         ),
         Command(
             "write_tool_programs",
-            "Write a program for each tool…",
+            tr("Write a program for each tool…"),
             "Cut/out",
             lambda: ask_program(stage, True),
             "",
@@ -80,17 +88,17 @@ def commands(stage: CutStage) -> Sequence[Command]:
         ),
         Command(
             "write_sheet_programs",
-            "Write the programs of all sheets…",
+            tr("Write the programs of all sheets…"),
             "Cut/out",
             lambda: ask_sheets(stage),
             "",
             "",
             has_sheets,
         ),
-        Command("write_setup", "Write the setup sheet…", "Cut/out", lambda: ask_setup(stage), "", "", has_program),
+        Command("write_setup", tr("Write the setup sheet…"), "Cut/out", lambda: ask_setup(stage), "", "", has_program),
         Command(
             "write_cut_drawing",
-            "Write the paths as a drawing…",
+            tr("Write the paths as a drawing…"),
             "Cut/out",
             lambda: ask_drawing(stage),
             "",
@@ -113,25 +121,25 @@ def _written(stage: CutStage, path: Path | None, write: Callable[[Proven, Path],
 
     def told(notes: Sequence[str]) -> None:
         wrong = len(done.verdict.wrong)
-        warning = f" Mind: {wrong} thing{'s are' if wrong != 1 else ' is'} wrong with the program." if wrong else ""
-        shell.tell(" ".join([f"Wrote {path.name}.{warning}", *notes]))
+        warning = tr(" Mind: {0} wrong with the program.", counted(wrong, "thing is", "things are")) if wrong else ""
+        shell.tell(" ".join([tr("Wrote {0}.{1}", path.name, warning), *notes]))
 
-    shell.run(f"Writing {path.name}", work, told)
+    shell.run(tr("Writing {0}", path.name), work, told)
 
 
 def ask_program(stage: CutStage, a_file_a_tool: bool = False) -> None:
     """Asks where, and writes the program there."""
     shell = stage.shell
-    kinds = "Programs (*.nc *.ngc *.gcode *.tap)"
+    kinds = tr("Programs (*.nc *.ngc *.gcode *.tap)")
     path = shell.choosers.save_cut(
-        shell.window, "Write the program", shell.settings.values.folder, f"{stage.job_name}.nc", kinds
+        shell.window, tr("Write the program"), shell.settings.values.folder, f"{stage.job_name}.nc", kinds
     )
 
     def write(done: Proven, path: Path) -> Sequence[str]:
         from syntaxa.deliver.cutting import deliver_program
 
         files = deliver_program(done, path, a_file_a_tool)
-        return [f"{len(files)} files."] if len(files) > 1 else []
+        return [tr("{0} files.", len(files))] if len(files) > 1 else []
 
     _written(stage, path, write)
 
@@ -140,8 +148,8 @@ def ask_sheets(stage: CutStage) -> None:
     """Asks where, and writes a program for each sheet of nested parts there, each judged before."""
     shell, state = stage.shell, stage.shell.session.state
     path = shell.choosers.save_cut(
-        shell.window, "Write the programs of all sheets", shell.settings.values.folder, f"{stage.job_name}.nc",
-        "Programs (*.nc *.ngc *.gcode *.tap)",
+        shell.window, tr("Write the programs of all sheets"), shell.settings.values.folder, f"{stage.job_name}.nc",
+        tr("Programs (*.nc *.ngc *.gcode *.tap)"),
     )  # fmt: skip
     if path is None or state is None:
         return
@@ -156,21 +164,21 @@ def ask_sheets(stage: CutStage) -> None:
             progress(n / len(names))
             done = proven(on_sheet(state, name), f"{stage.job_name} {name}")
             deliver_program(done, path.with_stem(f"{path.stem}-{n + 1}"))
-            wrong += [f"{name} has {counted(k, 'thing')} wrong."] if (k := len(done.verdict.wrong)) else []
+            wrong += [tr("{0} has {1} wrong.", name, counted(k, "thing"))] if (k := len(done.verdict.wrong)) else []
         return wrong
 
     def told(wrong: list[str]) -> None:
-        shell.tell(" ".join([f"Wrote {counted(len(names), 'program')}, {path.stem}-1 and so on.", *wrong]))
+        shell.tell(" ".join([tr("Wrote {0}, {1}-1 and so on.", counted(len(names), "program"), path.stem), *wrong]))
 
-    shell.run(f"Writing {path.name}", work, told)
+    shell.run(tr("Writing {0}", path.name), work, told)
 
 
 def ask_setup(stage: CutStage) -> None:
     """Asks where, and writes the setup sheet there."""
     shell, state = stage.shell, stage.shell.session.state
-    kinds = "Page (*.html);;PDF (*.pdf)"
+    kinds = tr("Page (*.html);;PDF (*.pdf)")
     path = shell.choosers.save_cut(
-        shell.window, "Write the setup sheet", shell.settings.values.folder, f"{stage.job_name}-setup.html", kinds
+        shell.window, tr("Write the setup sheet"), shell.settings.values.folder, f"{stage.job_name}-setup.html", kinds
     )
     done = stage.own_panel.proven
     if path is None or state is None or done is None:
@@ -196,9 +204,9 @@ def ask_setup(stage: CutStage) -> None:
 def ask_drawing(stage: CutStage) -> None:
     """Asks where, and writes the paths there as a drawing."""
     shell = stage.shell
-    kinds = "SVG (*.svg);;DXF (*.dxf);;PDF (*.pdf)"
+    kinds = tr("SVG (*.svg);;DXF (*.dxf);;PDF (*.pdf)")
     path = shell.choosers.save_cut(
-        shell.window, "Write the paths", shell.settings.values.folder, f"{stage.job_name}-cut.svg", kinds
+        shell.window, tr("Write the paths"), shell.settings.values.folder, f"{stage.job_name}-cut.svg", kinds
     )
 
     def write(done: Proven, path: Path) -> Sequence[str]:
@@ -212,7 +220,9 @@ def ask_drawing(stage: CutStage) -> None:
 def ask_machine(stage: CutStage) -> None:
     """Asks for the file of a machine, and takes it."""
     shell = stage.shell
-    path = shell.choosers.open_cut(shell.window, "Choose a machine", shell.settings.values.folder, "Machines (*.toml)")
+    path = shell.choosers.open_cut(
+        shell.window, tr("Choose a machine"), shell.settings.values.folder, tr("Machines (*.toml)")
+    )
     if path is None:
         return
     try:
@@ -225,7 +235,7 @@ def ask_tools(stage: CutStage) -> None:
     """Asks for a table of tools, and takes them into the job."""
     shell = stage.shell
     path = shell.choosers.open_cut(
-        shell.window, "Choose a table of tools", shell.settings.values.folder, "Tables (*.csv)"
+        shell.window, tr("Choose a table of tools"), shell.settings.values.folder, tr("Tables (*.csv)")
     )
     if path is None:
         return
@@ -242,7 +252,7 @@ def ask_tools_out(stage: CutStage) -> None:
     """Asks where, and writes all tools there."""
     shell, state = stage.shell, stage.shell.session.state
     path = shell.choosers.save_cut(
-        shell.window, "Write the tools", shell.settings.values.folder, "tools.csv", "Tables (*.csv)"
+        shell.window, tr("Write the tools"), shell.settings.values.folder, "tools.csv", tr("Tables (*.csv)")
     )
     if path is None or state is None:
         return
@@ -252,7 +262,7 @@ def ask_tools_out(stage: CutStage) -> None:
     def work(_progress: Progress) -> None:
         put_out(path, tools_as_csv(tools.values()).encode())
 
-    shell.run(f"Writing {path.name}", work, lambda _done: shell.tell(f"Wrote {path.name}."))
+    shell.run(tr("Writing {0}", path.name), work, lambda _done: shell.tell(tr("Wrote {0}.", path.name)))
 
 
 def _sets_folder(stage: CutStage) -> Path:
@@ -266,7 +276,7 @@ def ask_set(stage: CutStage) -> None:
     """Asks for a set of operations, and takes it in the place of what is there: one change."""
     shell, state = stage.shell, stage.shell.session.state
     path = shell.choosers.open_cut(
-        shell.window, "Choose a set of operations", str(_sets_folder(stage)), "Sets of operations (*.toml)"
+        shell.window, tr("Choose a set of operations"), str(_sets_folder(stage)), tr("Sets of operations (*.toml)")
     )
     if path is None or state is None:
         return
@@ -303,8 +313,8 @@ def ask_set_out(stage: CutStage) -> None:
     plan = state.part(Planned)
     title = " ".join(t for t in (plan.stock.material, plan.stock.thickness) if t).replace("/", "-")
     path = shell.choosers.save_cut(
-        shell.window, "Keep the operations as a set", str(_sets_folder(stage)), f"{title or 'operations'}.toml",
-        "Sets of operations (*.toml)",
+        shell.window, tr("Keep the operations as a set"), str(_sets_folder(stage)), f"{title or 'operations'}.toml",
+        tr("Sets of operations (*.toml)"),
     )  # fmt: skip
     if path is None:
         return
@@ -318,5 +328,5 @@ def ask_set_out(stage: CutStage) -> None:
         put_out(path, text.encode())
 
     by_hand = [o.name for o in plan.operations if o.pick.roots or o.pick.regions or o.pick.without]
-    left = f" What was picked on the drawing stays out of it: {', '.join(by_hand)}." if by_hand else ""
-    shell.run(f"Writing {path.name}", work, lambda _done: shell.tell(f"Kept {path.name}.{left}"))
+    left = tr(" What was picked on the drawing stays out of it: {0}.", ", ".join(by_hand)) if by_hand else ""
+    shell.run(tr("Writing {0}", path.name), work, lambda _done: shell.tell(tr("Kept {0}.{1}", path.name, left)))

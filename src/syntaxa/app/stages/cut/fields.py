@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QWidget
 
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import label, roomy
+from syntaxa.app.words import tr
 from syntaxa.cut.model import Operation, OperationKind, Settings
 
 #: Kinds that go along outlines, and those that go down into material.
@@ -45,96 +46,98 @@ _LEADS = (("none", "none"), ("line", "line"), ("arc", "arc"))
 FIELDS: tuple[Field, ...] = (
     Field(
         "depth",
-        "Depth",
+        tr("Depth"),
         "formula",
-        tip="How deep below the top: 5, thickness of a parameter, d1 / 2. Empty goes through.",
+        tip=tr("How deep below the top: 5, thickness of a parameter, d1 / 2. Empty goes through."),
     ),
-    Field("top", "Begins below", "formula", tip="How far below the top of the stock the material begins here."),
-    Field("step_down", "Step down", "mm", tip="Depth of a pass; 0 for one pass."),
-    Field("finish_down", "Last pass", "mm", tip="Depth of a last pass of its own."),
+    Field("top", tr("Begins below"), "formula", tip=tr("How far below the top of the stock the material begins here.")),
+    Field("step_down", tr("Step down"), "mm", tip=tr("Depth of a pass; 0 for one pass.")),
+    Field("finish_down", tr("Last pass"), "mm", tip=tr("Depth of a last pass of its own.")),
     Field(
         "step_over",
-        "Step over",
+        tr("Step over"),
         "radii",
-        tip="How far paths lie apart, in radii of the tool; above 1 what stands between is cleaned up.",
+        tip=tr("How far paths lie apart, in radii of the tool; above 1 what stands between is cleaned up."),
         kinds=("pocket", "face", "bore"),
     ),
     Field(
         "allowance",
-        "Leave on the wall",
+        tr("Leave on the wall"),
         "mm",
         flat=True,
         kinds=(*_SIDES, *_AREAS),
-        tip="What stays for another operation or the file; less than 0 cuts into the line.",
+        tip=tr("What stays for another operation or the file; less than 0 cuts into the line."),
     ),
     Field(
         "finish",
-        "Pass at the wall",
+        tr("Pass at the wall"),
         "mm",
         kinds=(*_SIDES, "pocket"),
-        tip="What is left for a pass of its own at the wall, at full depth.",
+        tip=tr("What is left for a pass of its own at the wall, at full depth."),
     ),
     Field(
         "direction",
-        "Direction",
+        tr("Direction"),
         choices=(("climb", "climb"), ("conventional", "conventional")),
         flat=True,
-        tip="Climb: the edge goes against the feed.",
+        tip=tr("Climb: the edge goes against the feed."),
     ),
-    Field("feed", "Feed", "mm/min", flat=True),
-    Field("plunge", "Plunge feed", "mm/min"),
-    Field("speed", "Speed", "1/min"),
+    Field("feed", tr("Feed"), "mm/min", flat=True),
+    Field("plunge", tr("Plunge feed"), "mm/min"),
+    Field("speed", tr("Speed"), "1/min"),
     Field(
         "entry",
-        "Way down",
+        tr("Way down"),
         choices=(("plunge", "plunge"), ("ramp", "ramp"), ("helix", "helix")),
         kinds=(*_SIDES, *_AREAS),
-        tip="How the tool comes to its depth.",
+        tip=tr("How the tool comes to its depth."),
     ),
-    Field("entry_angle", "Ramp angle", "°", kinds=(*_SIDES, *_AREAS)),
+    Field("entry_angle", tr("Ramp angle"), "°", kinds=(*_SIDES, *_AREAS)),
     Field(
         "lead",
-        "Lead in",
+        tr("Lead in"),
         choices=_LEADS,
         flat=True,
         kinds=_SIDES,
-        tip="How the outline is come to: over the waste, never into a neighbour. A ramp has none.",
+        tip=tr("How the outline is come to: over the waste, never into a neighbour. A ramp has none."),
     ),
-    Field("lead_size", "Lead size", "mm", flat=True, kinds=_SIDES),
-    Field("lead_out", "Lead out", choices=_LEADS, flat=True, kinds=_SIDES),
+    Field("lead_size", tr("Lead size"), "mm", flat=True, kinds=_SIDES),
+    Field("lead_out", tr("Lead out"), choices=_LEADS, flat=True, kinds=_SIDES),
     Field(
         "overcut",
-        "Overcut",
+        tr("Overcut"),
         "mm",
         flat=True,
         kinds=(*_SIDES, "follow"),
-        tip="How far a closed outline is cut beyond its start.",
+        tip=tr("How far a closed outline is cut beyond its start."),
     ),
     Field(
         "corners",
-        "Corners",
+        tr("Corners"),
         choices=(("round", "round"), ("loop", "loop"), ("relief", "relief")),
         flat=True,
         kinds=_SIDES,
-        tip="Loop: outer corners are left straight on, and come back to. "
-        "Relief: inner ones are cut out, so that a square part goes in.",
+        tip=tr(
+            "Loop: outer corners are left straight on, and come back to. "
+            "Relief: inner ones are cut out, so that a square part goes in."
+        ),
     ),
-    Field("tabs", "Tabs", "", flat=True, kinds=_SIDES, tip="How many tabs each outline has."),
-    Field("tab_every", "A tab every", "mm", flat=True, kinds=_SIDES),
-    Field("tab_width", "Tab width", "mm", flat=True, kinds=_SIDES),
-    Field("tab_height", "Tab height", "mm", kinds=_SIDES),
+    Field("tabs", tr("Tabs"), "", flat=True, kinds=_SIDES, tip=tr("How many tabs each outline has.")),
+    Field("tab_every", tr("A tab every"), "mm", flat=True, kinds=_SIDES),
+    Field("tab_width", tr("Tab width"), "mm", flat=True, kinds=_SIDES),
+    Field("tab_height", tr("Tab height"), "mm", kinds=_SIDES),
     Field(
         "common",
-        "Shared lines",
+        tr("Shared lines"),
         choices=(("twice", False), ("once", True)),
         flat=True,
         kinds=_SIDES,
-        tip="Lines of neighbours that lie on each other are cut once or twice.",
+        tip=tr("Lines of neighbours that lie on each other are cut once or twice."),
     ),
-    Field("pierce", "Pierce", "s", flat=True, tip="How long the beam stands before it moves."),
-    Field("peck", "Peck", "mm", kinds=("drill",), tip="How deep a peck is; 0 for none."),
-    Field("dwell", "Dwell", "s", kinds=("drill",)),
-    Field("width", "Chamfer", "mm", kinds=("chamfer",)),
+    Field("pierce", tr("Pierce"), "s", flat=True, tip=tr("How long the beam stands before it moves.")),
+    Field("peck", tr("Peck"), "mm", kinds=("drill",), tip=tr("How deep a peck is; 0 for none.")),
+    Field("dwell", tr("Dwell"), "s", kinds=("drill",)),
+    Field("width", tr("Chamfer"), "mm", kinds=("chamfer",)),
 )
 
 #: What the fields of a beam are besides.
@@ -160,7 +163,7 @@ class SettingsForm(QWidget):
             widget = self._widget(field)
             title.setBuddy(widget)
             widget.setAccessibleName(field.title)
-            widget.setToolTip(field.tip or f"{field.title}. Empty: as the tool has it.")
+            widget.setToolTip(field.tip or tr("{0}. Empty: as the tool has it.", field.title))
             grid.addWidget(title, row, 0)
             grid.addWidget(widget, row, 1)
             self._rows[field.name] = title, widget
@@ -203,7 +206,7 @@ class SettingsForm(QWidget):
             value = values[0] if same else None
             widget.setText("" if value is None else value if isinstance(value, str) else f"{value:g}")
             widget.setPlaceholderText(
-                "differ" if not same else "through" if field.name == "depth" else "as the tool has it"
+                "differ" if not same else "through" if field.name == "depth" else tr("as the tool has it")
             )
             widget.setModified(False)
 
@@ -231,11 +234,11 @@ class SettingsForm(QWidget):
         try:
             value = int(text) if field.name == "tabs" else float(text.replace(",", "."))
         except ValueError:
-            self.refused.emit(f"{field.title}: “{text}” is no number.")
+            self.refused.emit(tr("{0}: “{1}” is no number.", field.title, text))
             return
         least = -1e3 if field.name == "allowance" else 0.0
         if not least <= value < 1e6:
-            self.refused.emit(f"{field.title}: {text} is out of all bounds.")
+            self.refused.emit(tr("{0}: {1} is out of all bounds.", field.title, text))
             return
         self.changed.emit(given(field.name, value), ())
 

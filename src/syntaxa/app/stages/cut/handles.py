@@ -14,6 +14,7 @@ from PyQt6.QtGui import QColor, QPainter, QPen
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Grip, Height, Layer
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 from syntaxa.cut.paths.model import Run
 from syntaxa.cut.paths.planning import Work
 from syntaxa.geometry.arrays import CurveArray
@@ -135,8 +136,8 @@ class HandlesLayer(Layer):
             return ""
         handle, place = self._moved
         if handle.kind == "start":
-            return "begin here"
-        return "take this tab away" if place is None else "this tab here"
+            return tr("begin here")
+        return tr("take this tab away") if place is None else tr("this tab here")
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)

@@ -8,16 +8,17 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, counted, label, roomy, row_of
+from syntaxa.app.widgets.labels import button, label, roomy, row_of
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.model import Turning
 from syntaxa.cut.part import Planned
 from syntaxa.cut.sheets import NestParts
 
 _TURNS: dict[Turning, str] = {
     "none": "never",
-    "half": "by half a turn: the grain stays",
-    "quarters": "by quarters",
-    "eighths": "by eighths",
+    "half": tr("by half a turn: the grain stays"),
+    "quarters": tr("by quarters"),
+    "eighths": tr("by eighths"),
 }
 
 
@@ -35,31 +36,31 @@ class NestForm(QWidget):
         self.across, self.along, self.copies, self.gap, self.edge = (
             _line(name, text)
             for name, text in (
-                ("Width of a sheet in mm", "1000"),
-                ("Height of a sheet in mm", "500"),
-                ("Copies of every part", "1"),
-                ("Gap between parts in mm", "5"),
-                ("Margin of a sheet in mm", "5"),
+                (tr("Width of a sheet in mm"), "1000"),
+                (tr("Height of a sheet in mm"), "500"),
+                (tr("Copies of every part"), "1"),
+                (tr("Gap between parts in mm"), "5"),
+                (tr("Margin of a sheet in mm"), "5"),
             )
         )
         self.turning = roomy(QComboBox())
-        self.turning.setAccessibleName("How parts may be turned")
+        self.turning.setAccessibleName(tr("How parts may be turned"))
         for turning in get_args(Turning):
             self.turning.addItem(_TURNS[turning], turning)
         self.turning.setCurrentIndex(2)
-        self.grid = QCheckBox("In boxes, one beside the other")
+        self.grid = QCheckBox(tr("In boxes, one beside the other"))
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(5)
-        grid.addWidget(label("Size, mm", "dim"), 0, 0)
+        grid.addWidget(label(tr("Size, mm"), "dim"), 0, 0)
         grid.addLayout(row_of(self.across, label("x", "dim"), self.along), 0, 1)
-        grid.addWidget(label("Copies", "dim"), 1, 0)
+        grid.addWidget(label(tr("Copies"), "dim"), 1, 0)
         grid.addLayout(row_of(self.copies, label("gap", "dim"), self.gap, label("margin", "dim"), self.edge), 1, 1)
-        grid.addWidget(label("Turned", "dim"), 2, 0)
+        grid.addWidget(label(tr("Turned"), "dim"), 2, 0)
         grid.addWidget(self.turning, 2, 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(grid)
-        nest = button("Nest", "Lay all parts on sheets; each sheet becomes a sketch of its own")
+        nest = button(tr("Nest"), tr("Lay all parts on sheets; each sheet becomes a sketch of its own"))
         nest.clicked.connect(self._nest)
         column.addLayout(row_of(self.grid, None, nest))
         self.says = label("", "dim", wrap=True)
@@ -69,7 +70,11 @@ class NestForm(QWidget):
         """How many sheets there are."""
         count = len(plan.sheets)
         self.says.setText(
-            f"{counted(count, 'sheet')}, {plan.wasted:.1%} waste. The outline of the stock says which one is cut."
+            tr(
+                "{0}, {1:.1%} waste. The outline of the stock says which one is cut.",
+                counted(count, "sheet"),
+                plan.wasted,
+            )
             if count
             else ""
         )
@@ -81,7 +86,7 @@ class NestForm(QWidget):
             return
         width, height, copies, gap, margin = (v or 0.0 for v in values)
         if copies != int(copies) or not copies or not width or not height:
-            self.refused.emit("A sheet has a size, and there is at least one copy of a part.")
+            self.refused.emit(tr("A sheet has a size, and there is at least one copy of a part."))
             return
         turning: Turning = self.turning.currentData()
         step = NestParts(
@@ -97,7 +102,7 @@ class NestForm(QWidget):
         except ValueError:
             value = -1.0
         if not 0 <= value < 1e5:
-            self.refused.emit(f"{line.accessibleName()}: “{text}” is no number that can be.")
+            self.refused.emit(tr("{0}: “{1}” is no number that can be.", line.accessibleName(), text))
             return None
         return value
 

@@ -12,6 +12,7 @@ from syntaxa.app.stages.cut.fields import FIELDS, SettingsForm, as_text
 from syntaxa.app.stages.cut.picks import PickForm
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.cut.library import fitting, plain_tool
 from syntaxa.cut.model import Operation, OperationKind, Pick, Settings, Tool
 from syntaxa.cut.part import Planned
@@ -21,15 +22,15 @@ from syntaxa.drawing.state import State
 
 #: Kinds with what they are called.
 KINDS: tuple[tuple[str, OperationKind, str], ...] = (
-    ("Outline, by nesting", "profile", "Outline"),
-    ("Outside", "outside", "Outside"),
-    ("Inside", "inside", "Inside"),
-    ("Follow the line", "follow", "Line"),
-    ("Pocket", "pocket", "Pocket"),
-    ("Face", "face", "Face"),
-    ("Drill", "drill", "Drill"),
-    ("Bore", "bore", "Bore"),
-    ("Chamfer", "chamfer", "Chamfer"),
+    (tr("Outline, by nesting"), "profile", tr("Outline")),
+    (tr("Outside"), "outside", tr("Outside")),
+    (tr("Inside"), "inside", tr("Inside")),
+    (tr("Follow the line"), "follow", tr("Line")),
+    (tr("Pocket"), "pocket", tr("Pocket")),
+    (tr("Face"), "face", tr("Face")),
+    (tr("Drill"), "drill", tr("Drill")),
+    (tr("Bore"), "bore", tr("Bore")),
+    (tr("Chamfer"), "chamfer", tr("Chamfer")),
 )
 
 #: What a beam can do.
@@ -63,50 +64,55 @@ class OperationsPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.kind = roomy(QComboBox())
-        self.kind.setAccessibleName("Kind of the operation to be added")
-        add = button("Add", "Add an operation of this kind", primary=True)
+        self.kind.setAccessibleName(tr("Kind of the operation to be added"))
+        add = button(tr("Add"), tr("Add an operation of this kind"), primary=True)
         add.clicked.connect(self.add)
         column.addLayout(row_of(self.kind, add))
         column.addWidget(self._make_table())
         column.addLayout(self._make_row())
         self.name = QLineEdit()
-        self.name.setAccessibleName("Name of the operation")
+        self.name.setAccessibleName(tr("Name of the operation"))
         self.name.editingFinished.connect(self._rename)
         self.tool = roomy(QComboBox())
-        self.tool.setAccessibleName("Tool")
+        self.tool.setAccessibleName(tr("Tool"))
         self.tool.activated.connect(self._tool_chosen)
-        column.addLayout(row_of(label("Name", "dim"), self.name))
-        column.addLayout(row_of(label("Tool", "dim"), self.tool))
+        column.addLayout(row_of(label(tr("Name"), "dim"), self.name))
+        column.addLayout(row_of(label(tr("Tool"), "dim"), self.tool))
         self.picks = PickForm()
         self.picks.changed.connect(self._pick)
         self.picks.selected_wanted.connect(self.picked_wanted)
         column.addWidget(self.picks)
-        self._how = label("How", "heading")
+        self._how = label(tr("How"), "heading")
         column.addWidget(self._how)
         self.form = SettingsForm()
         self.form.changed.connect(self._edit)
         self.form.refused.connect(self.refused)
         column.addWidget(self.form)
         self.source = roomy(QComboBox())
-        self.source.setAccessibleName("Operation to copy settings from")
-        self.source.setToolTip("A click on a path chooses its operation")
-        copy = button("Copy", "Give the chosen operations the settings of this one")
+        self.source.setAccessibleName(tr("Operation to copy settings from"))
+        self.source.setToolTip(tr("A click on a path chooses its operation"))
+        copy = button(tr("Copy"), tr("Give the chosen operations the settings of this one"))
         copy.clicked.connect(self._copy)
         self._copy_row = QWidget()
-        self._copy_row.setLayout(row_of(label("Settings of", "dim"), self.source, copy))
+        self._copy_row.setLayout(row_of(label(tr("Settings of"), "dim"), self.source, copy))
         column.addWidget(self._copy_row)
         picks, box = (
-            button("Paths that are clicked…", "Each path that is clicked: its operation gets the settings of this one"),
-            button("Paths in a box…", "All operations that have a whole path in a box get the settings of this one"),
+            button(
+                tr("Paths that are clicked…"),
+                tr("Each path that is clicked: its operation gets the settings of this one"),
+            ),
+            button(
+                tr("Paths in a box…"), tr("All operations that have a whole path in a box get the settings of this one")
+            ),
         )
         picks.clicked.connect(self.give_by_picks_wanted)
         box.clicked.connect(self.give_by_box_wanted)
         self._give_row = QWidget()
-        self._give_row.setLayout(row_of(label("Give to", "dim"), picks, box, None))
+        self._give_row.setLayout(row_of(label(tr("Give to"), "dim"), picks, box, None))
         column.addWidget(self._give_row)
-        column.addWidget(label("Sets", "heading"))
-        use = button("Use a set…", "Operations and tools that were kept, in the place of those that are here")
-        self.keep = button("Keep as a set…", "All operations with their tools, for this material and thickness")
+        column.addWidget(label(tr("Sets"), "heading"))
+        use = button(tr("Use a set…"), tr("Operations and tools that were kept, in the place of those that are here"))
+        self.keep = button(tr("Keep as a set…"), tr("All operations with their tools, for this material and thickness"))
         use.clicked.connect(self.set_wanted)
         self.keep.clicked.connect(self.keep_wanted)
         column.addLayout(row_of(use, self.keep, None))
@@ -121,13 +127,13 @@ class OperationsPage(QWidget):
             for f in FIELDS
         ]
         self.table = RowsView(
-            "Operations",
+            tr("Operations"),
             (
-                Column("Operation", lambda o: o.name if o.enabled else f"{o.name} (off)", figure=False),
-                Column("Kind", lambda o: o.kind, figure=False),
-                Column("Tool", lambda o: o.settings.tool or "none", figure=False),
-                Column("Items", lambda o: str(self._items.get(o.name, 0))),
-                Column("Time", lambda o: clock(self._seconds.get(o.name, 0.0))),
+                Column(tr("Operation"), lambda o: o.name if o.enabled else tr("{0} (off)", o.name), figure=False),
+                Column(tr("Kind"), lambda o: o.kind, figure=False),
+                Column(tr("Tool"), lambda o: o.settings.tool or "none", figure=False),
+                Column(tr("Items"), lambda o: str(self._items.get(o.name, 0))),
+                Column(tr("Time"), lambda o: clock(self._seconds.get(o.name, 0.0))),
                 *more,
             ),
         )
@@ -141,9 +147,9 @@ class OperationsPage(QWidget):
         return self.table
 
     def _make_row(self) -> QHBoxLayout:
-        self.off = button("On / off", "Leave the chosen operations out, or take them in again")
-        up, down = button("Up", "Earlier in the list"), button("Down", "Later in the list")
-        drop = button("Remove", "Remove the chosen operations")
+        self.off = button(tr("On / off"), tr("Leave the chosen operations out, or take them in again"))
+        up, down = button(tr("Up"), tr("Earlier in the list")), button(tr("Down"), tr("Later in the list"))
+        drop = button(tr("Remove"), tr("Remove the chosen operations"))
         self.off.clicked.connect(self._switch)
         up.clicked.connect(lambda: self._shift(-1))
         down.clicked.connect(lambda: self._shift(1))
@@ -276,7 +282,9 @@ class OperationsPage(QWidget):
         self.name.setModified(False)
         old, new = self.operations[0], self.name.text().strip()
         if not new or any(o.name == new for o in self._plan.operations):
-            self.refused.emit(f"“{new}” is the name of another operation." if new else "An operation needs a name.")
+            self.refused.emit(
+                tr("“{0}” is the name of another operation.", new) if new else tr("An operation needs a name.")
+            )
             return
         order = [new if o.name == old.name else o.name for o in self._plan.operations]
         steps = SetOperation(msgspec.structs.replace(old, name=new)), DropOperations((old.name,))
@@ -316,7 +324,7 @@ class OperationsPage(QWidget):
         """Gives other operations the settings of the chosen one."""
         others = [n for n in names if n not in self.names]
         if not others or not self.can_give:
-            self.refused.emit("No path of another operation is there.")
+            self.refused.emit(tr("No path of another operation is there."))
             return
         self.wanted.emit((_as(self.operations[0], others),))
 

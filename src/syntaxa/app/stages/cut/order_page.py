@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QComboBox, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.cut.model import Ordering
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.planning import Cutting
@@ -20,9 +21,9 @@ if TYPE_CHECKING:
     from syntaxa.cut.proving import Proven
 
 _SAYS: dict[Ordering, str] = {
-    "by tool": "As few changes of tools as can be, then little travel",
-    "part by part": "One part after the other",
-    "as listed": "The operations as they are listed",
+    "by tool": tr("As few changes of tools as can be, then little travel"),
+    "part by part": tr("One part after the other"),
+    "as listed": tr("The operations as they are listed"),
 }
 
 
@@ -41,28 +42,30 @@ class OrderPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.rule = roomy(QComboBox())
-        self.rule.setAccessibleName("What goes first")
+        self.rule.setAccessibleName(tr("What goes first"))
         for rule in get_args(Ordering):
             self.rule.addItem(_SAYS[rule], rule)
         self.rule.activated.connect(lambda k: self.wanted.emit((OrderCuts(self.rule.itemData(k), self._plan.locked),)))
         column.addWidget(self.rule)
-        column.addWidget(label("What lies inside is cut before what holds it, whatever the rule.", "dim", wrap=True))
+        column.addWidget(
+            label(tr("What lies inside is cut before what holds it, whatever the rule."), "dim", wrap=True)
+        )
         self.cuts = RowsView(
-            "Cuts in their order",
+            tr("Cuts in their order"),
             (
-                Column("Cut", lambda r: r[1], figure=False),
+                Column(tr("Cut"), lambda r: r[1], figure=False),
                 Column("", lambda r: str(r[0])),
-                Column("Tool", lambda r: r[2], figure=False),
+                Column(tr("Tool"), lambda r: r[2], figure=False),
             ),
         )
         self.cuts.selection().selectionChanged.connect(lambda *_: self._chosen())
         column.addWidget(self.cuts, 1)
         up, down = (
-            button("Earlier", "The chosen cut goes earlier; the order is kept then"),
-            button("Later", "The chosen cut goes later; the order is kept then"),
+            button(tr("Earlier"), tr("The chosen cut goes earlier; the order is kept then")),
+            button(tr("Later"), tr("The chosen cut goes later; the order is kept then")),
         )
-        self.lock = button("Keep this order", "Whatever changes, the cuts stay in this order")
-        self.free = button("Let it go", "The order is found anew at every change")
+        self.lock = button(tr("Keep this order"), tr("Whatever changes, the cuts stay in this order"))
+        self.free = button(tr("Let it go"), tr("The order is found anew at every change"))
         up.clicked.connect(lambda: self._move(-1))
         down.clicked.connect(lambda: self._move(1))
         self.lock.clicked.connect(lambda: self._keep(self._keys()))
@@ -83,8 +86,8 @@ class OrderPage(QWidget):
         if 0 <= at < len(rows):
             self.cuts.selectRow(at)
         self.free.setEnabled(bool(plan.locked))
-        kept = "This order is kept. " if plan.locked else ""
-        travel = f"{made.work.travel:,.0f} mm of travel." if made is not None else ""
+        kept = tr("This order is kept. ") if plan.locked else ""
+        travel = tr("{0:,.0f} mm of travel.", made.work.travel) if made is not None else ""
         self.says.setText(f"{kept}{travel}")
 
     def _title(self, cutting: Cutting, names: Mapping[str, Contour]) -> str:

@@ -17,6 +17,7 @@ from syntaxa.app.stages.cut.place_row import PlaceRow
 from syntaxa.app.stages.cut.run_page import RunPage
 from syntaxa.app.stages.cut.setup_page import SetupPage
 from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.library import Machine
 from syntaxa.cut.model import Tool
 from syntaxa.cut.part import Planned
@@ -54,12 +55,12 @@ class CutPanel(StagePanel):
         self.setup, self.operations, self.order, self.run = SetupPage(), OperationsPage(), OrderPage(), RunPage()
         self.place = PlaceRow()
         self.tabs = QTabWidget()
-        self.tabs.setAccessibleName("What is cut, and how")
+        self.tabs.setAccessibleName(tr("What is cut, and how"))
         for name, page in (
-            ("Operations", self.operations),
-            ("Setup", self.setup),
-            ("Order", self.order),
-            ("Run", self.run),
+            (tr("Operations"), self.operations),
+            (tr("Setup"), self.setup),
+            (tr("Order"), self.order),
+            (tr("Run"), self.run),
         ):
             self.tabs.addTab(scrolling(page), name)
         self.tabs.currentChanged.connect(lambda _k: self.page_changed.emit())
@@ -71,10 +72,10 @@ class CutPanel(StagePanel):
         self.body.addWidget(self.says)
         self.body.addWidget(self.tabs, 1)
         self.body.addWidget(self.place)
-        self.write = button("Write the program…", primary=True)
+        self.write = button(tr("Write the program…"), primary=True)
         sheet, drawing = (
-            button("Setup sheet…", "Stock, zero, tools, order and times on a page"),
-            button("Drawing…", "The paths as SVG, DXF or PDF, for cutters that take drawings"),
+            button(tr("Setup sheet…"), tr("Stock, zero, tools, order and times on a page")),
+            button(tr("Drawing…"), tr("The paths as SVG, DXF or PDF, for cutters that take drawings")),
         )
         self.write.clicked.connect(self.program_wanted)
         sheet.clicked.connect(self.sheet_wanted)
@@ -122,19 +123,19 @@ class CutPanel(StagePanel):
 
     def _sentence(self, plan: Planned, made: Made | None) -> str:
         if not plan.operations:
-            return "Choose what is to be done and add it: nesting decides the side, holes go before outlines."
+            return tr("Choose what is to be done and add it: nesting decides the side, holes go before outlines.")
         if made is None:
-            return "Cutting…"
+            return tr("Cutting…")
         if made.proven is None:
             return made.why
         wrong = len(made.proven.verdict.wrong)
         if wrong:
-            return f"{wrong} thing{'s are' if wrong != 1 else ' is'} wrong with the program; see Run."
+            return tr("{0} wrong with the program; see Run.", counted(wrong, "thing is", "things are"))
         evaluation, job = self.session.evaluation, self.session.job
         if evaluation is not None and job is not None and in_doubt(job, evaluation):
-            return "The unit of the drawing is in doubt, and so is the size of the part; see Measure."
+            return tr("The unit of the drawing is in doubt, and so is the size of the part; see Measure.")
         told = [*(f"{n}: {why}" for n, why in made.proven.work.failed), *made.proven.work.told]
-        return told[0] if told else "✓ The program was played, and nothing is wrong with it."
+        return told[0] if told else tr("✓ The program was played, and nothing is wrong with it.")
 
     # ------------------------------------------------------------------ doing
 

@@ -7,12 +7,13 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.widgets.labels import button, counted, label, roomy, row_of
+from syntaxa.app.widgets.labels import button, label, roomy, row_of
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.model import Nest, Operation, Pick
 from syntaxa.drawing.state import State
 
 _NESTS: tuple[tuple[str, Nest], ...] = (
-    ("all contours", "all"), ("outermost", "outer"), ("holes", "inner"), ("parts in holes", "islands"),
+    (tr("all contours"), "all"), ("outermost", "outer"), ("holes", "inner"), (tr("parts in holes"), "islands"),
 )  # fmt: skip
 
 
@@ -29,7 +30,7 @@ class PickForm(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
-        column.addWidget(label("Of what", "heading"))
+        column.addWidget(label(tr("Of what"), "heading"))
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(5)
@@ -37,25 +38,30 @@ class PickForm(QWidget):
         for text, nest in _NESTS:
             self.nest.addItem(text, nest)
         self.low, self.high = QLineEdit(), QLineEdit()
-        rows = (("Sketch", self.sketch), ("Layer", self.layer), ("Role", self.role), ("Nesting", self.nest))
+        rows = (
+            (tr("Sketch"), self.sketch),
+            (tr("Layer"), self.layer),
+            (tr("Role"), self.role),
+            (tr("Nesting"), self.nest),
+        )
         for k, (text, combo) in enumerate(rows):
-            combo.setAccessibleName(f"{text} of the contours")
+            combo.setAccessibleName(tr("{0} of the contours", text))
             combo.activated.connect(lambda _index: self._tell())
             grid.addWidget(label(text, "dim"), k, 0)
             grid.addWidget(combo, k, 1)
-        for line, text in ((self.low, "Smallest circle"), (self.high, "Largest circle")):
-            line.setAccessibleName(f"{text}, diameter in mm")
+        for line, text in ((self.low, tr("Smallest circle")), (self.high, tr("Largest circle"))):
+            line.setAccessibleName(tr("{0}, diameter in mm", text))
             line.setPlaceholderText("any")
             line.setFont(figure_font())
             line.editingFinished.connect(self._typed)
-        grid.addWidget(label("Circles, mm", "dim"), len(rows), 0)
+        grid.addWidget(label(tr("Circles, mm"), "dim"), len(rows), 0)
         grid.addLayout(row_of(self.low, label("to", "dim"), self.high), len(rows), 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(grid)
         self.by_hand = label("", "dim", wrap=True)
         add, only = (
-            button("Add the selected", "What is selected on the drawing belongs to the operation, too"),
-            button("Only the selected", "Nothing but what is selected on the drawing belongs to the operation"),
+            button(tr("Add the selected"), tr("What is selected on the drawing belongs to the operation, too")),
+            button(tr("Only the selected"), tr("Nothing but what is selected on the drawing belongs to the operation")),
         )
         add.clicked.connect(lambda: self.selected_wanted.emit(True))
         only.clicked.connect(lambda: self.selected_wanted.emit(False))
@@ -91,8 +97,8 @@ class PickForm(QWidget):
                 line.setText("" if value is None else f"{value:g}")
                 line.setModified(False)
         named = len(pick.roots) + len(pick.regions)
-        parts = [f"{counted(named, 'curve')} by hand"] if named else []
-        parts += [f"{counted(len(pick.without), 'contour')} left out"] if pick.without else []
+        parts = [tr("{0} by hand", counted(named, "curve"))] if named else []
+        parts += [tr("{0} left out", counted(len(pick.without), "contour"))] if pick.without else []
         self.by_hand.setText("; ".join(parts))
         self.by_hand.setVisible(bool(parts))
 

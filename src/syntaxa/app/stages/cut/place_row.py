@@ -9,7 +9,8 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
-from syntaxa.app.widgets.labels import button, counted, label, row_of
+from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.model import Place
 from syntaxa.cut.part import Planned
 from syntaxa.cut.steps import SetPick, SetPlace
@@ -35,11 +36,11 @@ class PlaceRow(QWidget):
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
         self.says = label("", "dim", wrap=True)
-        turn = button("Other side", "The tool goes on the other side of this contour")
-        start = button("Start here…", "The next click says where this contour is begun")
-        tab = button("Tab here…", "The next click puts one more tab on this contour")
-        plain = button("As the others", "Nothing is set by hand on this contour")
-        leave = button("Leave out", "This contour does not belong to the operation")
+        turn = button(tr("Other side"), tr("The tool goes on the other side of this contour"))
+        start = button(tr("Start here…"), tr("The next click says where this contour is begun"))
+        tab = button(tr("Tab here…"), tr("The next click puts one more tab on this contour"))
+        plain = button(tr("As the others"), tr("Nothing is set by hand on this contour"))
+        leave = button(tr("Leave out"), tr("This contour does not belong to the operation"))
         turn.clicked.connect(self._turn)
         start.clicked.connect(self.start_wanted)
         tab.clicked.connect(self.tab_wanted)
@@ -60,14 +61,19 @@ class PlaceRow(QWidget):
             return
         place = self.place
         by_hand = [
-            *(("the other side",) if place.turned else ()),
-            *(("start",) if place.start is not None else ()),
+            *((tr("the other side"),) if place.turned else ()),
+            *((tr("start"),) if place.start is not None else ()),
             *((counted(len(place.tabs_at), "tab"),) if place.tabs_at is not None else ()),
         ]
-        what = {"outer": "Outline", "hole": "Hole", "line": "Line"}[contour.bounds]
+        what = {"outer": tr("Outline"), "hole": tr("Hole"), "line": tr("Line")}[contour.bounds]
         self.says.setText(
-            f"{what} of {contour.sketch}, {operation}. By hand: {', '.join(by_hand) or 'nothing'}. "
-            "Its start and its tabs can be dragged."
+            tr(
+                "{0} of {1}, {2}. By hand: {3}. Its start and its tabs can be dragged.",
+                what,
+                contour.sketch,
+                operation,
+                ", ".join(by_hand) or tr("nothing"),
+            )
         )
 
     @property

@@ -26,6 +26,7 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 from syntaxa.app.stages.cut.layers import shades, tones
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.app.widgets.labels import ElidedLabel, button, row_of
+from syntaxa.app.words import tr
 from syntaxa.cut.bench.heights import HeightMap
 from syntaxa.cut.bench.relief import SIDE, TOP, Laid, Slant, fitting, relief
 from syntaxa.cut.model import Tool
@@ -51,7 +52,7 @@ class ReliefView(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setAccessibleName("The stock in space")
+        self.setAccessibleName(tr("The stock in space"))
         self.turn, self.rise, self._nearer = _TURN, _RISE, 1.0
         self._shift = (0.0, 0.0)
         self._stock: HeightMap | None = None
@@ -199,8 +200,8 @@ class ReliefFront(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
-        fit = button("Fit", "Show all of the stock")
-        plan = button("Plan", "The paths on the drawing")
+        fit = button(tr("Fit"), tr("Show all of the stock"))
+        plan = button(tr("Plan"), tr("The paths on the drawing"))
         fit.clicked.connect(self.view.fit)
         plan.clicked.connect(self.plan_wanted)
         bar = row_of(fit, None, plan)
@@ -208,7 +209,7 @@ class ReliefFront(QWidget):
         column.addLayout(bar)
         column.addWidget(self.view, 1)
         self.says = ElidedLabel("dim")
-        self.says.setText("Drag or arrow keys turn the stock, the middle button moves it, the wheel comes nearer.")
+        self.says.setText(tr("Drag or arrow keys turn the stock, the middle button moves it, the wheel comes nearer."))
         foot = row_of(self.says)
         foot.setContentsMargins(12, 4, 12, 4)
         column.addLayout(foot)

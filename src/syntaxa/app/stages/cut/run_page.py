@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider, QVBoxLayout, QWidget
 from syntaxa.app.stages.cut.operations_page import clock
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted, tr
 from syntaxa.cut.bench.verdict import FOUND_KINDS, Found
 from syntaxa.cut.views import Made
 
@@ -51,10 +52,10 @@ class RunPage(QWidget):
         self.verdict = lines_kept(label("", "dim", wrap=True), 3)
         column.addWidget(self.verdict)
         self.found = RowsView(
-            "What the bench machine found",
+            tr("What the bench machine found"),
             (
-                Column("What", lambda f: FOUND_KINDS[f.kind], figure=False, tip=lambda f: f.says),
-                Column("Line", lambda f: str(f.line or "")),
+                Column(tr("What"), lambda f: FOUND_KINDS[f.kind], figure=False, tip=lambda f: f.says),
+                Column(tr("Line"), lambda f: str(f.line or "")),
                 Column("", lambda f: "wrong" if f.wrong else "note", figure=False),
             ),
         )
@@ -63,10 +64,10 @@ class RunPage(QWidget):
         column.addWidget(self.found)
         self.says = lines_kept(label("", "dim", wrap=True), 2)
         column.addWidget(self.says)
-        column.addWidget(label("Play", "heading"))
+        column.addWidget(label(tr("Play"), "heading"))
         column.addLayout(self._player())
         self.slider = QSlider(Qt.Orientation.Horizontal)
-        self.slider.setAccessibleName("Time in the program")
+        self.slider.setAccessibleName(tr("Time in the program"))
         self.slider.setRange(0, _STEPS)
         self.slider.setPageStep(_STEPS // 20)
         self.slider.valueChanged.connect(self._slid)
@@ -81,22 +82,26 @@ class RunPage(QWidget):
         column.addStretch(1)
 
     def _player(self) -> QVBoxLayout:
-        self.play = button("Play", "Play the program, or stand still (the bench machine's own time)")
-        back, ahead = button("◂", "One move back"), button("▸", "One move ahead")
-        start = button("To the start")
+        self.play = button(tr("Play"), tr("Play the program, or stand still (the bench machine's own time)"))
+        back, ahead = button("◂", tr("One move back")), button("▸", tr("One move ahead"))
+        start = button(tr("To the start"))
         self.play.clicked.connect(self.toggle)
         back.clicked.connect(lambda: self.step(-1))
         ahead.clicked.connect(lambda: self.step(1))
         start.clicked.connect(lambda: self.go_to(0.0))
         self.speed = roomy(QComboBox())
-        self.speed.setAccessibleName("Speed of playing")
+        self.speed.setAccessibleName(tr("Speed of playing"))
         for times in _SPEEDS:
             self.speed.addItem(f"{times} x", times)
         self.speed.setCurrentIndex(3)
-        self.stock, self.paths, self.part = QCheckBox("Stock, by depth"), QCheckBox("Paths"), QCheckBox("Part alone")
-        self.space = QCheckBox("In space")
-        self.space.setToolTip("The stock seen at a slant, in the place of the drawing")
-        self.part.setToolTip("What lies outside of the parts is left out of the picture of the stock")
+        self.stock, self.paths, self.part = (
+            QCheckBox(tr("Stock, by depth")),
+            QCheckBox(tr("Paths")),
+            QCheckBox(tr("Part alone")),
+        )
+        self.space = QCheckBox(tr("In space"))
+        self.space.setToolTip(tr("The stock seen at a slant, in the place of the drawing"))
+        self.part.setToolTip(tr("What lies outside of the parts is left out of the picture of the stock"))
         self.stock.setChecked(True)
         self.paths.setChecked(True)
         for box in (self.stock, self.paths, self.part, self.space):
@@ -104,7 +109,7 @@ class RunPage(QWidget):
         column = QVBoxLayout()
         column.setSpacing(7)
         column.addLayout(row_of(self.play, back, ahead, start, None))
-        column.addLayout(row_of(label("Speed", "dim"), self.speed, None, self.space))
+        column.addLayout(row_of(label(tr("Speed"), "dim"), self.speed, None, self.space))
         column.addLayout(row_of(self.stock, self.part, self.paths, None))
         return column
 
@@ -113,7 +118,7 @@ class RunPage(QWidget):
     def show_made(self, made: Made | None) -> None:
         """What has come of the operations."""
         if made is None:
-            self.verdict.setText("Cutting…")
+            self.verdict.setText(tr("Cutting…"))
             set_role(self.verdict, "dim")
             return
         if made.proven is self._made and made.proven is not None:
@@ -142,14 +147,16 @@ class RunPage(QWidget):
 
     def _show_verdict(self, done: Proven) -> None:
         verdict, wrong = done.verdict, len(done.verdict.wrong)
-        near = f"Off by at most {verdict.deviation:.2g} mm" if verdict.deviation > 1e-6 else "Exact to 1e-6 mm"
-        parts = [f"{near}; {clock(verdict.seconds) or '0 s'} on the {done.machine.name}."]
+        near = (
+            tr("Off by at most {0:.2g} mm", verdict.deviation) if verdict.deviation > 1e-6 else tr("Exact to 1e-6 mm")
+        )
+        parts = [tr("{0}; {1} on the {2}.", near, clock(verdict.seconds) or "0 s", done.machine.name)]
         if wrong:
-            parts.insert(0, f"{wrong} thing{'s are' if wrong != 1 else ' is'} wrong: do not run it.")
+            parts.insert(0, tr("{0} wrong: do not run it.", counted(wrong, "thing is", "things are")))
         else:
-            parts.insert(0, "✓ Nothing is wrong with the program.")
+            parts.insert(0, tr("✓ Nothing is wrong with the program."))
         if verdict.left > 1e-6:
-            parts.append(f"{verdict.left:.3g} mm² stay in corners.")
+            parts.append(tr("{0:.3g} mm² stay in corners.", verdict.left))
         parts += [f"{name}: {why}" for name, why in done.work.failed]
         parts += done.work.told[:3]
         self.verdict.setText(" ".join(parts))
@@ -179,14 +186,14 @@ class RunPage(QWidget):
         elif self.timeline is not None and self.timeline.total > 0:
             if self._seconds >= self.timeline.total:
                 self.go_to(0.0)
-            self.play.setText("Pause")
+            self.play.setText(tr("Pause"))
             self._since.start()
             self._ticks.start()
 
     def pause(self) -> None:
         """Stands still."""
         self._ticks.stop()
-        self.play.setText("Play")
+        self.play.setText(tr("Play"))
 
     def step(self, by: int) -> None:
         """A move ahead or back."""
@@ -231,12 +238,12 @@ class RunPage(QWidget):
             return
         move = done.played.moves[standing.move]
         x, y, z = standing.place
-        way = "rapid" if move.kind == "rapid" else f"feed {move.feed:g}" if move.kind == "feed" else move.kind
+        way = "rapid" if move.kind == "rapid" else tr("feed {0:g}", move.feed) if move.kind == "feed" else move.kind
         height = "" if done.machine.is_flat else f" Z {z:.3f}"
         total = self.timeline.total if self.timeline is not None else 0.0
         now, whole = (clock(t) or "0 s" for t in (self._seconds, total))
         tool = f"T{move.tool}   " if move.tool else ""
-        self.state.setText(f"{now} of {whole}   {tool}{way}\nX {x:.3f} Y {y:.3f}{height}")
+        self.state.setText(tr("{0} of {1}   {2}{3}\nX {4:.3f} Y {5:.3f}{6}", now, whole, tool, way, x, y, height))
         first = max(move.line - 1 - _AROUND, 0)
         shown = done.played.text[first : first + 2 * _AROUND + 1]
         self.lines.setText("\n".join(f"{'▸' if first + k + 1 == move.line else ' '} {t}" for k, t in enumerate(shown)))

@@ -14,6 +14,7 @@ from syntaxa.app.stages.cut.tool_form import ToolForm
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.cut.library import Machine
 from syntaxa.cut.model import KeepOut, Origin, Stock, Tool
 from syntaxa.cut.part import Planned
@@ -22,13 +23,13 @@ from syntaxa.drawing.state import State
 from syntaxa.geometry.types import Box
 
 _ORIGINS: dict[Origin, str] = {
-    "lower-left": "lower left of the stock",
-    "lower-right": "lower right of the stock",
-    "upper-left": "upper left of the stock",
-    "upper-right": "upper right of the stock",
-    "centre": "middle of the stock",
-    "as-drawn": "origin of the drawing",
-    "picked": "a point that is picked",
+    "lower-left": tr("lower left of the stock"),
+    "lower-right": tr("lower right of the stock"),
+    "upper-left": tr("upper left of the stock"),
+    "upper-right": tr("upper right of the stock"),
+    "centre": tr("middle of the stock"),
+    "as-drawn": tr("origin of the drawing"),
+    "picked": tr("a point that is picked"),
 }
 
 #: How high a new clamp stands over the stock (mm), and pixels of height of their list.
@@ -53,47 +54,47 @@ class SetupPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.machine = roomy(QComboBox())
-        self.machine.setAccessibleName("Machine")
+        self.machine.setAccessibleName(tr("Machine"))
         self.machine.activated.connect(lambda k: self.wanted.emit((SetMachine(self.machine.itemData(k)),)))
-        own = button("From a file…", "A machine that is described in a .toml file")
+        own = button(tr("From a file…"), tr("A machine that is described in a .toml file"))
         own.clicked.connect(self.machine_wanted)
-        column.addWidget(label("Machine", "heading"))
+        column.addWidget(label(tr("Machine"), "heading"))
         column.addLayout(row_of(self.machine, own))
         self.says = label("", "dim", wrap=True)
         column.addWidget(self.says)
-        column.addWidget(label("Stock", "heading"))
+        column.addWidget(label(tr("Stock"), "heading"))
         column.addLayout(self._fields())
-        column.addWidget(label("Keep out of", "heading"))
+        column.addWidget(label(tr("Keep out of"), "heading"))
         self.clamps = RowsView(
-            "Clamps and places to keep out of",
+            tr("Clamps and places to keep out of"),
             (
-                Column("Name", lambda k: k.name, figure=False),
-                Column("Where, mm", lambda k: f"{k.box[0]:.1f}, {k.box[1]:.1f}"),
-                Column("Size, mm", lambda k: f"{k.box[2] - k.box[0]:.1f} x {k.box[3] - k.box[1]:.1f}"),
-                Column("High, mm", lambda k: f"{k.height:g}"),
+                Column(tr("Name"), lambda k: k.name, figure=False),
+                Column(tr("Where, mm"), lambda k: f"{k.box[0]:.1f}, {k.box[1]:.1f}"),
+                Column(tr("Size, mm"), lambda k: f"{k.box[2] - k.box[0]:.1f} x {k.box[3] - k.box[1]:.1f}"),
+                Column(tr("High, mm"), lambda k: f"{k.height:g}"),
             ),
         )
         self.clamps.setFixedHeight(_HEIGHT)
         column.addWidget(self.clamps)
         draw, drop = (
-            button("Draw a clamp…", "The next drag on the drawing is a clamp"),
-            button("Remove", "Remove the chosen clamp"),
+            button(tr("Draw a clamp…"), tr("The next drag on the drawing is a clamp")),
+            button(tr("Remove"), tr("Remove the chosen clamp")),
         )
         draw.clicked.connect(self.clamp_wanted)
         drop.clicked.connect(self._drop_clamp)
-        self.clamp_height = _line("Height of the clamp over the stock in mm")
+        self.clamp_height = _line(tr("Height of the clamp over the stock in mm"))
         self.clamp_height.editingFinished.connect(self._raise_clamp)
-        column.addLayout(row_of(draw, drop, label("High", "dim"), self.clamp_height))
+        column.addLayout(row_of(draw, drop, label(tr("High"), "dim"), self.clamp_height))
         self.clamps.selection().selectionChanged.connect(lambda *_: self._show_clamp())
-        column.addWidget(label("Sheets", "heading"))
+        column.addWidget(label(tr("Sheets"), "heading"))
         self.nesting = NestForm()
         self.nesting.wanted.connect(self.wanted)
         self.nesting.refused.connect(self.refused)
         column.addWidget(self.nesting)
-        column.addWidget(label("Tools", "heading"))
+        column.addWidget(label(tr("Tools"), "heading"))
         take, write = (
-            button("Take tools from a table…", "Tools from a .csv file"),
-            button("Write them…", "All tools as a .csv file"),
+            button(tr("Take tools from a table…"), tr("Tools from a .csv file")),
+            button(tr("Write them…"), tr("All tools as a .csv file")),
         )
         take.clicked.connect(self.tools_wanted)
         write.clicked.connect(self.tools_out_wanted)
@@ -108,37 +109,40 @@ class SetupPage(QWidget):
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(5)
-        self.thickness, self.margin = _line("Thickness of the stock"), _line("Margin round the parts in mm")
-        self.stock_width, self.stock_height = _line("Width of the stock in mm"), _line("Height of the stock in mm")
+        self.thickness, self.margin = _line(tr("Thickness of the stock")), _line(tr("Margin round the parts in mm"))
+        self.stock_width, self.stock_height = (
+            _line(tr("Width of the stock in mm")),
+            _line(tr("Height of the stock in mm")),
+        )
         self.material = QLineEdit()
-        self.material.setAccessibleName("Material")
-        self.stock_width.setPlaceholderText("round the parts")
-        self.stock_height.setPlaceholderText("round the parts")
-        self.thickness.setPlaceholderText("3, or a formula")
+        self.material.setAccessibleName(tr("Material"))
+        self.stock_width.setPlaceholderText(tr("round the parts"))
+        self.stock_height.setPlaceholderText(tr("round the parts"))
+        self.thickness.setPlaceholderText(tr("3, or a formula"))
         for line in (self.thickness, self.margin, self.stock_width, self.stock_height, self.material):
             line.editingFinished.connect(self._typed)
         self.origin, self.zero_z, self.sketch = roomy(QComboBox()), roomy(QComboBox()), roomy(QComboBox())
         for value in get_args(Origin):
             self.origin.addItem(_ORIGINS[value], value)
-        for text, side in (("top of the stock", "top"), ("bottom of the stock", "bottom")):
+        for text, side in ((tr("top of the stock"), "top"), (tr("bottom of the stock"), "bottom")):
             self.zero_z.addItem(text, side)
         self.origin.activated.connect(self._origin_chosen)
         self.zero_z.activated.connect(lambda k: self._set(zero_z=self.zero_z.itemData(k)))
         self.sketch.activated.connect(lambda k: self._set(sketch=self.sketch.itemText(k) if k else ""))
         named: tuple[tuple[str, str, QWidget], ...] = (
-            ("Thickness", "", self.thickness),
-            ("Margin, mm", "", self.margin),
-            ("Outline", "Sketch that is the stock", self.sketch),
-            ("x, y are 0 at", "Where the program's x and y are 0", self.origin),
-            ("z is 0 at", "Where the program's z is 0", self.zero_z),
-            ("Material", "", self.material),
+            (tr("Thickness"), "", self.thickness),
+            (tr("Margin, mm"), "", self.margin),
+            (tr("Outline"), tr("Sketch that is the stock"), self.sketch),
+            (tr("x, y are 0 at"), tr("Where the program's x and y are 0"), self.origin),
+            (tr("z is 0 at"), tr("Where the program's z is 0"), self.zero_z),
+            (tr("Material"), "", self.material),
         )
         for k, (text, name, widget) in enumerate(named):
             if name:
                 widget.setAccessibleName(name)
             grid.addWidget(label(text, "dim"), k, 0)
             grid.addWidget(widget, k, 1)
-        grid.addWidget(label("Size, mm", "dim"), len(named), 0)
+        grid.addWidget(label(tr("Size, mm"), "dim"), len(named), 0)
         grid.addLayout(row_of(self.stock_width, label("x", "dim"), self.stock_height), len(named), 1)
         grid.setColumnStretch(1, 1)
         return grid
@@ -167,7 +171,7 @@ class SetupPage(QWidget):
                 line.setText(text)
                 line.setModified(False)
         self.sketch.clear()
-        self.sketch.addItems(["a box", *(s.name for s in state.sketches if s.curves)])
+        self.sketch.addItems([tr("a box"), *(s.name for s in state.sketches if s.curves)])
         self.nesting.show_plan(plan)
         outline = plan.sheet or stock.sketch
         self.sketch.setCurrentIndex(max(self.sketch.findText(outline), 0) if outline else 0)
@@ -217,7 +221,7 @@ class SetupPage(QWidget):
         except ValueError:
             value = -1.0
         if not 0 <= value < 1e6:
-            self.refused.emit(f"{line.accessibleName()}: “{text}” is no length.")
+            self.refused.emit(tr("{0}: “{1}” is no length.", line.accessibleName(), text))
             line.setText("")
             return None
         return value

@@ -33,6 +33,7 @@ from syntaxa.app.stages.cut.panel import CutPanel
 from syntaxa.app.stages.cut.relief_view import ReliefFront
 from syntaxa.app.stages.cut.stock_player import StockPlayer
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 from syntaxa.cut.bench.heights import HeightMap
 from syntaxa.cut.bench.timeline import Standing
 from syntaxa.cut.library import machines, shipped_tools
@@ -52,8 +53,8 @@ _ROOM, _REACH = 15.0, 8.0
 class CutStage(Stage):
     """Shows paths and the stock on the drawing, and plays the program there."""
 
-    name, title, icon = "cut", "Cut", "cut"
-    purpose = "Outlines, pockets and holes become a program, which is played and judged before it runs."
+    name, title, icon = "cut", tr("Cut"), "cut"
+    purpose = tr("Outlines, pockets and holes become a program, which is played and judged before it runs.")
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
@@ -307,20 +308,20 @@ class CutStage(Stage):
     # ------------------------------------------------------------------ picking on the drawing
 
     def _pick(self, says: str, goal: Callable[[float, float], None], snaps: bool = True) -> None:
-        self.shell.tell(f"{says}. Escape gives up.")
+        self.shell.tell(tr("{0}. Escape gives up.", says))
         self.shell.canvas.take(PickTool(self.shell.canvas, says, goal, snaps=snaps))
 
     def _pick_zero(self) -> None:
-        self._pick("The program's zero", self.own_panel.setup.pick_zero)
+        self._pick(tr("The program's zero"), self.own_panel.setup.pick_zero)
 
     def _pick_start(self) -> None:
-        self._pick("Begin here", self.own_panel.place.set_start)
+        self._pick(tr("Begin here"), self.own_panel.place.set_start)
 
     def _pick_tab(self) -> None:
-        self._pick("A tab here", lambda x, y: self._tabs_at((*self._handles.held.tabs, (x, y))))
+        self._pick(tr("A tab here"), lambda x, y: self._tabs_at((*self._handles.held.tabs, (x, y))))
 
     def _draw_clamp(self) -> None:
-        self.shell.tell("Drag a box where the clamp stands. Escape gives up.")
+        self.shell.tell(tr("Drag a box where the clamp stands. Escape gives up."))
 
         def drawn(box: Box) -> None:
             self.own_panel.setup.add_clamp(box)
@@ -337,13 +338,13 @@ class CutStage(Stage):
             self.own_panel.operations.give(self._operations_on(number) if number is not None else ())
             self._give_by_picks()
 
-        self._pick("Settings to this path", picked, snaps=False)
+        self._pick(tr("Settings to this path"), picked, snaps=False)
 
     def _give_by_box(self) -> None:
         """The next drag gives all operations that have a path in it the settings of the chosen one."""
         if not self.own_panel.operations.can_give:
             return
-        self.shell.tell("Drag a box round whole paths: their operations get the settings. Escape gives up.")
+        self.shell.tell(tr("Drag a box round whole paths: their operations get the settings. Escape gives up."))
 
         def drawn(box: Box) -> None:
             self.own_panel.operations.give(self._paths.names_in(box))
@@ -355,7 +356,7 @@ class CutStage(Stage):
         roots = tuple(dict.fromkeys(c.root for c in self.shell.canvas.selection.curves()))
         chosen = self.own_panel.operations.operations
         if not roots:
-            self.own_panel.refuse("Nothing is selected on the drawing.")
+            self.own_panel.refuse(tr("Nothing is selected on the drawing."))
         elif len(chosen) == 1:
             old = chosen[0].pick
             pick = (
@@ -386,5 +387,5 @@ class CutStage(Stage):
             s.name for s in (self.shell.session.state.profiles() if self.shell.session.state else ())
             if s.name not in ("TITLE-BLOCK", "CENTRE-LINES")
         )  # fmt: skip
-        operation = Operation("Outline", "profile", Pick(sketches=sketches), Settings(tool=tool.name))
+        operation = Operation(tr("Outline"), "profile", Pick(sketches=sketches), Settings(tool=tool.name))
         self.own_panel.do((HoldTools((tool,)), SetOperation(operation)))

@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxL
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.cut.library import check_tool
 from syntaxa.cut.model import Tool, ToolKind
 from syntaxa.cut.part import Planned
@@ -43,20 +44,20 @@ class _Field:
 
 
 _FIELDS = (
-    _Field("number", "Number"),
-    _Field("diameter", "Diameter, mm", True),
-    _Field("kerf", "Kerf, mm", False),
-    _Field("corner_radius", "Corner radius, mm", True, ("end mill",)),
-    _Field("angle", "Angle of the tip, °", True, ("cone", "drill")),
-    _Field("flutes", "Flutes", True, ("end mill", "ball mill", "cone")),
-    _Field("length", "Length of the flutes, mm", True),
-    _Field("feed", "Feed, mm/min"),
-    _Field("plunge", "Plunge feed, mm/min", True),
-    _Field("speed", "Speed, 1/min", True),
-    _Field("step_down", "Step down, mm", True),
-    _Field("step_over", "Step over, radii", True, ("end mill", "ball mill")),
-    _Field("pierce", "Pierce, s", False),
-    _Field("material", "For material"),
+    _Field("number", tr("Number")),
+    _Field("diameter", tr("Diameter, mm"), True),
+    _Field("kerf", tr("Kerf, mm"), False),
+    _Field("corner_radius", tr("Corner radius, mm"), True, ("end mill",)),
+    _Field("angle", tr("Angle of the tip, °"), True, ("cone", "drill")),
+    _Field("flutes", tr("Flutes"), True, ("end mill", "ball mill", "cone")),
+    _Field("length", tr("Length of the flutes, mm"), True),
+    _Field("feed", tr("Feed, mm/min")),
+    _Field("plunge", tr("Plunge feed, mm/min"), True),
+    _Field("speed", tr("Speed, 1/min"), True),
+    _Field("step_down", tr("Step down, mm"), True),
+    _Field("step_over", tr("Step over, radii"), True, ("end mill", "ball mill")),
+    _Field("pierce", tr("Pierce, s"), False),
+    _Field("material", tr("For material")),
 )
 
 _WHOLE = ("number", "flutes")
@@ -76,34 +77,36 @@ class ToolForm(QWidget):
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
         self.list = RowsView(
-            "Tools of the job and the library",
+            tr("Tools of the job and the library"),
             (
-                Column("Tool", lambda t: t.name, figure=False),
-                Column("Kind", lambda t: t.kind, figure=False),
+                Column(tr("Tool"), lambda t: t.name, figure=False),
+                Column(tr("Kind"), lambda t: t.kind, figure=False),
                 Column("mm", lambda t: f"{t.width:g}"),
-                Column("Held", lambda t: "in the job" if self._plan.tool(t.name) is not None else "", figure=False),
+                Column(
+                    tr("Held"), lambda t: tr("in the job") if self._plan.tool(t.name) is not None else "", figure=False
+                ),
             ),
         )
         self.list.setFixedHeight(_HEIGHT)
         self.list.selection().selectionChanged.connect(lambda *_: self._select())
         column.addWidget(self.list)
         self.kind = roomy(QComboBox())
-        self.kind.setAccessibleName("Kind of the tool")
+        self.kind.setAccessibleName(tr("Kind of the tool"))
         self.kind.addItems(get_args(ToolKind))
         self.kind.activated.connect(lambda k: self._set("kind", self.kind.itemText(k)))
-        self.centre = QCheckBox("Can go straight down")
+        self.centre = QCheckBox(tr("Can go straight down"))
         self.centre.clicked.connect(lambda on: self._set("centre", on))
         self._box = QWidget()
         grid = QGridLayout(self._box)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(5)
-        grid.addWidget(label("Kind", "dim"), 0, 0)
+        grid.addWidget(label(tr("Kind"), "dim"), 0, 0)
         grid.addWidget(self.kind, 0, 1)
         self.fields: dict[str, tuple[QWidget, QLineEdit]] = {}
         for row, field in enumerate(_FIELDS, 1):
             title, line = label(field.title, "dim"), QLineEdit()
-            line.setAccessibleName(f"{field.title} of the tool")
+            line.setAccessibleName(tr("{0} of the tool", field.title))
             line.setFont(figure_font())
             line.editingFinished.connect(lambda field=field, line=line: self._typed(field, line))
             title.setBuddy(line)
@@ -114,9 +117,9 @@ class ToolForm(QWidget):
         grid.setColumnStretch(1, 1)
         column.addWidget(self._box)
         self.name = QLineEdit()
-        self.name.setAccessibleName("Name of a new tool")
-        self.name.setPlaceholderText("name of a new tool")
-        copy = button("Add a copy", "A new tool with the values of the chosen one")
+        self.name.setAccessibleName(tr("Name of a new tool"))
+        self.name.setPlaceholderText(tr("name of a new tool"))
+        copy = button(tr("Add a copy"), tr("A new tool with the values of the chosen one"))
         copy.clicked.connect(self._copy)
         column.addLayout(row_of(self.name, copy))
 
@@ -172,7 +175,7 @@ class ToolForm(QWidget):
         try:
             value = int(text) if field.name in _WHOLE else float(text.replace(",", "."))
         except ValueError:
-            self.refused.emit(f"{field.title}: “{text}” is no number.")
+            self.refused.emit(tr("{0}: “{1}” is no number.", field.title, text))
             self._show(self.tool)
             return
         self._set(field.name, value)
@@ -189,9 +192,9 @@ class ToolForm(QWidget):
     def _copy(self) -> None:
         tool, name = self.tool, self.name.text().strip()
         if tool is None or not name:
-            self.refused.emit("Choose a tool to be copied." if tool is None else "A new tool needs a name.")
+            self.refused.emit(tr("Choose a tool to be copied.") if tool is None else tr("A new tool needs a name."))
         elif any(t.name == name for t in self.list.model_.rows):
-            self.refused.emit(f"There is a tool called “{name}” already.")
+            self.refused.emit(tr("There is a tool called “{0}” already.", name))
         elif self._hold(msgspec.structs.replace(tool, name=name)):
             self.name.clear()
 

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.words import tr
 
 if TYPE_CHECKING:
     from syntaxa.app.stages.define.stage import DefineStage
@@ -18,13 +19,36 @@ def commands(stage: DefineStage) -> Sequence[Command]:
         return stage.shell.session.job is not None
 
     return (
-        Command("read_off", "Read off what holds", "Define/read", lambda: stage.show().read_off(), "Ctrl+Shift+H", "",
-                has_job),
-        Command("bind_dimensions", "Bind the dimensions of the drawing", "Define/read",
-                lambda: stage.show().read_dimensions(), "", "", has_job),
-        Command("add_missing", "Add the missing dimensions", "Define/add", stage.doing.add_missing, "", "", has_job),
-        Command("draw_dimension", "Draw a dimension", "Define/add", stage.doing.take_dimension, "D", "", has_job),
-        Command("drag_points", "Drag points and dimensions", "Define/add", stage.doing.take_hand, "G", "", has_job),
-        Command("show_what_holds", "Show what holds on the drawing", "Define/show", stage.picture.holds.switch, "H", "",
-                has_job),
-    )  # fmt: skip
+        Command(
+            "read_off",
+            tr("Read off what holds"),
+            "Define/read",
+            lambda: stage.show().read_off(),
+            "Ctrl+Shift+H",
+            "",
+            has_job,
+        ),
+        Command(
+            "bind_dimensions",
+            tr("Bind the dimensions of the drawing"),
+            "Define/read",
+            lambda: stage.show().read_dimensions(),
+            "",
+            "",
+            has_job,
+        ),
+        Command(
+            "add_missing", tr("Add the missing dimensions"), "Define/add", stage.doing.add_missing, "", "", has_job
+        ),
+        Command("draw_dimension", tr("Draw a dimension"), "Define/add", stage.doing.take_dimension, "D", "", has_job),
+        Command("drag_points", tr("Drag points and dimensions"), "Define/add", stage.doing.take_hand, "G", "", has_job),
+        Command(
+            "show_what_holds",
+            tr("Show what holds on the drawing"),
+            "Define/show",
+            stage.picture.holds.switch,
+            "H",
+            "",
+            has_job,
+        ),
+    )

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QComboBox, QSizePolicy, QVBoxLayout, QWidget
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.widgets.labels import button, label, narrow, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.define.holding import Constrain, LetGo, SwitchConstraint
 from syntaxa.define.model import Constraint, Measure
 from syntaxa.define.part import Defined, next_name
@@ -34,26 +35,26 @@ class ConstraintsView(QWidget):
         self._part = Defined()
         self._possible: tuple[Constraint | Measure, ...] = ()
         self.table = RowsView(
-            "What holds in the chosen sketch",
+            tr("What holds in the chosen sketch"),
             (
-                Column("Constraint, and of what", lambda c: c.key, figure=False, tip=lambda c: c.key),
+                Column(tr("Constraint, and of what"), lambda c: c.key, figure=False, tip=lambda c: c.key),
                 Column("", lambda c: "off" if c.off else "", figure=False),
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
-        self.let_go = button("Let go", "Let the chosen constraint go")
+        self.let_go = button(tr("Let go"), tr("Let the chosen constraint go"))
         self.let_go.clicked.connect(self._let_go)
-        self.switch = button("Switch off", "Let the chosen constraint rest, or hold again")
+        self.switch = button(tr("Switch off"), tr("Let the chosen constraint rest, or hold again"))
         self.switch.clicked.connect(self._switch)
         self.possible = narrow(QComboBox())
         self.possible.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.possible.setAccessibleName("What the selected curves can have")
-        self.add = button("Add", "Add this to the selected curves")
+        self.possible.setAccessibleName(tr("What the selected curves can have"))
+        self.add = button(tr("Add"), tr("Add this to the selected curves"))
         self.add.clicked.connect(self._add)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("What holds", "heading"))
+        column.addWidget(label(tr("What holds"), "heading"))
         column.addWidget(self.table)
         column.addLayout(row_of(self.possible, self.add))
         column.addLayout(row_of(self.switch, self.let_go, None))
@@ -71,7 +72,7 @@ class ConstraintsView(QWidget):
         """What the selected curves can have."""
         self._possible = tuple(rows)
         self.possible.clear()
-        self.possible.addItems([_offer(r) for r in rows] or ["Select 1 to 3 curves to add more"])
+        self.possible.addItems([_offer(r) for r in rows] or [tr("Select 1 to 3 curves to add more")])
         self.possible.setEnabled(bool(rows))
         self.add.setEnabled(bool(rows))
 
@@ -96,7 +97,7 @@ class ConstraintsView(QWidget):
         one = self._one()
         self.let_go.setEnabled(one is not None)
         self.switch.setEnabled(one is not None)
-        self.switch.setText("Switch on" if one is not None and one.off else "Switch off")
+        self.switch.setText(tr("Switch on") if one is not None and one.off else tr("Switch off"))
 
     def _switch(self) -> None:
         one = self._one()
@@ -120,4 +121,4 @@ class ConstraintsView(QWidget):
 
 
 def _offer(one: Constraint | Measure) -> str:
-    return f"hold {one.kind}" if isinstance(one, Constraint) else f"measure {one.kind}"
+    return f"hold {one.kind}" if isinstance(one, Constraint) else tr("measure {0}", one.kind)

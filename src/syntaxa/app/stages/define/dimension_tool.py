@@ -14,6 +14,7 @@ from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.stages.define.dimension_layer import draw_figure
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 from syntaxa.define.model import Measure, Named
 from syntaxa.define.picking import measure_of
 from syntaxa.define.relations import drawn
@@ -106,10 +107,10 @@ class DimensionTool(Tool):
 
     def label(self) -> str:
         if not self._picks:
-            return f"measure {self._under}" if self._under is not None else "Click what is to be measured"
+            return tr("measure {0}", self._under) if self._under is not None else tr("Click what is to be measured")
         if self._measure(self.canvas.mouse, self._picks) is None:
-            return "Click a second thing"
-        return "Click where it goes" if len(self._picks) == 2 else "Click where it goes, or a second thing"
+            return tr("Click a second thing")
+        return tr("Click where it goes") if len(self._picks) == 2 else tr("Click where it goes, or a second thing")
 
     def paint(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         pen = QPen(QColor(tokens.accent), 2.6)

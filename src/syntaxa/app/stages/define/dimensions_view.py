@@ -14,6 +14,7 @@ from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.widgets.value_field import ValueField
+from syntaxa.app.words import tr
 from syntaxa.define.model import Measure, Named
 from syntaxa.define.part import Defined
 from syntaxa.define.stating import shown
@@ -47,39 +48,39 @@ class DimensionsView(QWidget):
         #: The name of a dimension that is being added, to be chosen as soon as it is there.
         self._coming = ""
         self.table = RowsView(
-            "Dimensions and their values",
+            tr("Dimensions and their values"),
             (
-                Column("Name", lambda m: m.name, figure=False),
-                Column("Of", lambda m: m.kind, figure=False),
-                Column("Value", self._value_of),
-                Column("Use", self._use_of, figure=False, tip=lambda m: m.expression or m.text),
+                Column(tr("Name"), lambda m: m.name, figure=False),
+                Column(tr("Of"), lambda m: m.kind, figure=False),
+                Column(tr("Value"), self._value_of),
+                Column(tr("Use"), self._use_of, figure=False, tip=lambda m: m.expression or m.text),
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
         self.called = QLineEdit()
-        self.called.setAccessibleName("Name of the chosen dimension")
-        self.called.setToolTip("The name by which formulas call it; Return gives it another, wherever it is used.")
+        self.called.setAccessibleName(tr("Name of the chosen dimension"))
+        self.called.setToolTip(tr("The name by which formulas call it; Return gives it another, wherever it is used."))
         self.called.setMaximumWidth(84)
         self.called.setFont(figure_font())
         self.called.returnPressed.connect(self._rename)
-        self.value = ValueField("Value of the chosen dimension")
+        self.value = ValueField(tr("Value of the chosen dimension"))
         self.value.returnPressed.connect(self.set_value)
         self.value.tried.connect(self.tried)
-        self.set = button("Set", "Give the chosen dimension this value")
+        self.set = button(tr("Set"), tr("Give the chosen dimension this value"))
         self.set.clicked.connect(self.set_value)
-        self.bind = button("Bind the dimensions", "Bind the dimensions of the drawing to what they measure")
-        self.other_side = button("Other end", "Let the other end of the chosen dimension stay when it changes")
+        self.bind = button(tr("Bind the dimensions"), tr("Bind the dimensions of the drawing to what they measure"))
+        self.other_side = button(tr("Other end"), tr("Let the other end of the chosen dimension stay when it changes"))
         self.other_side.setCheckable(True)
         self.other_side.clicked.connect(lambda on: self.stay(int(on)))
-        self.written = button("As written", "Take the value that the drawing writes")
-        self.drawn = button("As drawn", "Take the value that is drawn")
-        self.words = button("As text", "Leave this dimension as text")
+        self.written = button(tr("As written"), tr("Take the value that the drawing writes"))
+        self.drawn = button(tr("As drawn"), tr("Take the value that is drawn"))
+        self.words = button(tr("As text"), tr("Leave this dimension as text"))
         for made, what in ((self.written, "written"), (self.drawn, "drawn"), (self.words, "text")):
             made.clicked.connect(lambda _checked, what=what: self._take(what))
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addLayout(row_of(label("Dimensions", "heading"), None, self.bind))
+        column.addLayout(row_of(label(tr("Dimensions"), "heading"), None, self.bind))
         column.addWidget(self.table)
         column.addLayout(row_of(self.called, self.value, self.set))
         column.addLayout(row_of(self.written, self.drawn, self.words, None, self.other_side))
@@ -149,7 +150,7 @@ class DimensionsView(QWidget):
         elif one.plus is not None or one.minus is not None:
             text += f" +{self.value_text(one, one.plus or 0.0)} -{self.value_text(one, one.minus or 0.0)}"
         if one.name in self._definition.disagreeing:
-            text += f", says {self.value_text(one, one.written)}"
+            text += tr(", says {0}", self.value_text(one, one.written))
         elif one.use == "measured":
             text = f"({text})"
         mine = self.one()
@@ -173,7 +174,7 @@ class DimensionsView(QWidget):
 
     def _use_of(self, one: Measure) -> str:
         if one.name in self._definition.disagreeing:
-            return f"says {self.value_text(one, one.written or 0.0)}"
+            return tr("says {0}", self.value_text(one, one.written or 0.0))
         return {"live": "drives", "measured": "measured", "text": "text"}[one.use]
 
     def _row_chosen(self) -> None:

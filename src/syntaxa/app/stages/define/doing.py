@@ -9,6 +9,7 @@ import msgspec
 
 from syntaxa.app.stages.define.dimension_tool import DimensionTool
 from syntaxa.app.stages.define.drag_tool import DragTool
+from syntaxa.app.words import tr
 from syntaxa.define.model import Constraint, Measure, Named
 from syntaxa.define.part import Defined, next_name
 from syntaxa.define.settling import Stated
@@ -34,14 +35,14 @@ class Doing:
         session = self._shell.session
         found, state = session.view(DEFINITION), session.state
         if found is None or state is None:
-            self._shell.tell("What is free is still being counted; ask again in a moment.")
+            self._shell.tell(tr("What is free is still being counted; ask again in a moment."))
             return
         wanted = [m for s in found.sketches for m in s.missing.measures]
         constraints = tuple(c for s in found.sketches for c in s.missing.constraints)
         if wanted or constraints:
             self._add(wanted, constraints)
         else:
-            self._shell.tell("Nothing is missing.")
+            self._shell.tell(tr("Nothing is missing."))
 
     def add_missing_here(self) -> None:
         """Adds what is missing in the chosen sketch."""
@@ -70,7 +71,9 @@ class Doing:
         self._shell.canvas.take(
             DragTool(self._shell.canvas, self._asked, self._dragged, self._stage.picture.dimensions, self._placed)
         )
-        self._shell.tell("Drag an end or a centre of the chosen sketch, or the text of a dimension; Shift: both sides.")
+        self._shell.tell(
+            tr("Drag an end or a centre of the chosen sketch, or the text of a dimension; Shift: both sides.")
+        )
 
     def take_dimension(self) -> None:
         """The next clicks draw dimensions of the chosen sketch, until Escape."""
@@ -89,11 +92,11 @@ class Doing:
         state, chosen = self._shell.session.state, self._stage.own_panel.chosen_sketch()
         sketch = state.sketch(chosen.name) if state is not None and chosen is not None else None
         if state is None or sketch is None or sketch.locked or is_large(sketch.curves):
-            self._shell.tell("Choose a sketch that is neither locked nor too large.")
+            self._shell.tell(tr("Choose a sketch that is neither locked nor too large."))
             return None
         part = state.part(Defined)
         if sketch.name in part.held:
-            self._shell.tell(f"“{sketch.name}” is held whole; let it move first.")
+            self._shell.tell(tr("“{0}” is held whole; let it move first.", sketch.name))
             return None
         stated = stated_of(part, sketch)
         return stated, driving(part, stated.measured())

@@ -14,6 +14,7 @@ from syntaxa.app.canvas.overlays import draw_shapes
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.stages.define.dimension_layer import DimensionsLayer, Mark, draw_figure
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 from syntaxa.define.dragging import Dragging, led
 from syntaxa.define.model import Named
 from syntaxa.define.settling import Stated, settled_at
@@ -125,7 +126,9 @@ class DragTool(Tool):
             draw_figure(painter, figure(self._mark.span, at), self._mark.text, view, pen)
 
     def label(self) -> str:
-        return "" if self._name is None else f"the {self._name}{', both sides alike' if self._both else ''}"
+        if self._name is None:
+            return ""
+        return tr("the {0}, both sides alike" if self._both else "the {0}", self._name)
 
     def given_up(self) -> None:
         self._name, self._mark, self._shapes = None, None, []

@@ -14,9 +14,10 @@ from syntaxa.app.stages.define.dimensions_view import DimensionsView
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.stages.define.parameters_view import ParametersView
 from syntaxa.app.stages.define.variants_view import VariantsView
-from syntaxa.app.widgets.labels import button, counted, label, lines_kept, row_of, set_role
+from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted, tr
 from syntaxa.define.base import DefineStep
 from syntaxa.define.holding import HoldSketch
 from syntaxa.define.part import Defined
@@ -69,34 +70,38 @@ class DefinePanel(StagePanel):
     # ------------------------------------------------------------------ making
 
     def _make_head(self) -> None:
-        self.level = LengthField("How far an end may be off what is read off", 0.0, 1.0)
-        self.angle = AngleField("How far a line may be off its direction, in degrees")
-        read = button("Read off what holds", primary=True)
-        look = button("Look first", "See what would be read off, and how far anything would move")
+        self.level = LengthField(tr("How far an end may be off what is read off"), 0.0, 1.0)
+        self.angle = AngleField(tr("How far a line may be off its direction, in degrees"))
+        read = button(tr("Read off what holds"), primary=True)
+        look = button(tr("Look first"), tr("See what would be read off, and how far anything would move"))
         look.clicked.connect(self.look_wanted)
         read.clicked.connect(self.read_off)
-        self.body.addLayout(row_of(label("Within mm", "dim"), self.level, label("and degrees", "dim"), self.angle))
+        self.body.addLayout(
+            row_of(label(tr("Within mm"), "dim"), self.level, label(tr("and degrees"), "dim"), self.angle)
+        )
         self.body.addLayout(row_of(None, look, read))
         self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.body.addWidget(self.says)
 
     def _make_sketches(self) -> None:
         self.sketches = RowsView(
-            "Sketches and what is free in them",
+            tr("Sketches and what is free in them"),
             (
-                Column("Sketch", lambda s: s.name, figure=False),
-                Column("Constraints", lambda s: str(sum(s.kinds.values()))),
-                Column("Free", _free, tip=_free_parts),
+                Column(tr("Sketch"), lambda s: s.name, figure=False),
+                Column(tr("Constraints"), lambda s: str(sum(s.kinds.values()))),
+                Column(tr("Free"), _free, tip=_free_parts),
             ),
         )
-        self.missing, self.hold = button("Add the missing"), button("Hold whole")
-        self.propose = button("Propose", "Show the missing dimensions faded on the drawing; a click there adds one")
+        self.missing, self.hold = button(tr("Add the missing")), button(tr("Hold whole"))
+        self.propose = button(
+            tr("Propose"), tr("Show the missing dimensions faded on the drawing; a click there adds one")
+        )
         self.propose.setCheckable(True)
         self.propose.toggled.connect(self.proposals_shown)
         self.missing.clicked.connect(self.missing_wanted)
         self.hold.clicked.connect(self._toggle_held)
         self.sketches.setFixedHeight(_HEIGHT)
-        self.body.addWidget(label("Sketches", "heading"))
+        self.body.addWidget(label(tr("Sketches"), "heading"))
         self.body.addWidget(self.sketches)
         self.body.addLayout(row_of(self.propose, self.missing, self.hold, None))
         self.sketches.selection().selectionChanged.connect(lambda *_: self._sketch_chosen())
@@ -130,20 +135,20 @@ class DefinePanel(StagePanel):
 
     def _sentence(self, found: Definition | None) -> str:
         if found is None:
-            return "Counting what is free…"
+            return tr("Counting what is free…")
         parts = []
         free = sum(bool(s.freedom) for s in found.sketches)
         large = sum(s.freedom is None for s in found.sketches)
         if free:
             where = counted(free, "sketch", "sketches")
-            parts.append(f"{counted(found.freedom, 'degree')} of freedom left in {where}.")
+            parts.append(tr("{0} of freedom left in {1}.", counted(found.freedom, "degree"), where))
         if large:
-            parts.append(f"{counted(large, 'sketch', 'sketches')} too large to count what is free.")
+            parts.append(tr("{0} too large to count what is free.", counted(large, "sketch", "sketches")))
         if found.sketches and not free and not large:
-            parts.append("✓ Fully defined.")
+            parts.append(tr("✓ Fully defined."))
         if found.disagreeing:
-            parts.append(f"{counted(len(found.disagreeing), 'dimension')} written otherwise than drawn: choose.")
-        parts += [f"Gone: {g}" for s in found.sketches for g in s.gone[:2]]
+            parts.append(tr("{0} written otherwise than drawn: choose.", counted(len(found.disagreeing), "dimension")))
+        parts += [tr("Gone: {0}", g) for s in found.sketches for g in s.gone[:2]]
         return " ".join(parts)
 
     def _sketch_chosen(self) -> None:
@@ -160,9 +165,9 @@ class DefinePanel(StagePanel):
         sketch = self.chosen_sketch()
         self.constraints.show_part(self._part, sketch.name if sketch is not None else "")
         self.hold.setEnabled(sketch is not None)
-        self.hold.setText("Let it move" if sketch is not None and sketch.held else "Hold whole")
+        self.hold.setText(tr("Let it move") if sketch is not None and sketch.held else tr("Hold whole"))
         wanted = sum(_wanted(s) for s in self._definition.sketches)
-        self.missing.setText(f"Add what is missing: {wanted}" if wanted else "Nothing is missing")
+        self.missing.setText(tr("Add what is missing: {0}", wanted) if wanted else tr("Nothing is missing"))
         self.missing.setEnabled(bool(wanted))
         self.propose.setEnabled(bool(wanted))
 
@@ -211,10 +216,10 @@ class DefinePanel(StagePanel):
 
 def _free(sketch: SketchFreedom) -> str:
     if sketch.held:
-        return "held whole"
+        return tr("held whole")
     if sketch.freedom is None:
-        return "too large"
-    return str(sketch.freedom) if sketch.freedom else "✓ defined"
+        return tr("too large")
+    return str(sketch.freedom) if sketch.freedom else tr("✓ defined")
 
 
 def _free_parts(sketch: SketchFreedom) -> str:
@@ -222,8 +227,14 @@ def _free_parts(sketch: SketchFreedom) -> str:
     free = [str(n) for n in sketch.parts if n]
     if not free:
         return _free(sketch)
-    more = f" and {len(free) - _MOST_PARTS} more" if len(free) > _MOST_PARTS else ""
-    return f"{len(free)} of {len(sketch.parts)} parts can move, in so many ways: {', '.join(free[:_MOST_PARTS])}{more}"
+    more = tr(" and {0} more", len(free) - _MOST_PARTS) if len(free) > _MOST_PARTS else ""
+    return tr(
+        "{0} of {1} parts can move, in so many ways: {2}{3}",
+        len(free),
+        len(sketch.parts),
+        ", ".join(free[:_MOST_PARTS]),
+        more,
+    )
 
 
 def _wanted(sketch: SketchFreedom) -> int:

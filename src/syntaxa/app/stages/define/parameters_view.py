@@ -12,6 +12,7 @@ from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.define.model import Parameter
 from syntaxa.define.part import Defined
 from syntaxa.define.steps import SetParameter
@@ -35,31 +36,34 @@ class ParametersView(QWidget):
         self._part, self._measured = Defined(), dict[str, float]()
         self._lengths = LengthFormat("mm")
         self.table = RowsView(
-            "Parameters of your own",
+            tr("Parameters of your own"),
             (
-                Column("Name", lambda p: p.name, figure=False),
-                Column("Is", lambda p: p.expression, figure=False, tip=lambda p: p.note),
-                Column("Value", self._worth_of),
-                Column("Note", lambda p: p.note, figure=False, tip=lambda p: p.note),
+                Column(tr("Name"), lambda p: p.name, figure=False),
+                Column(tr("Is"), lambda p: p.expression, figure=False, tip=lambda p: p.note),
+                Column(tr("Value"), self._worth_of),
+                Column(tr("Note"), lambda p: p.note, figure=False, tip=lambda p: p.note),
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
         self.formula = QLineEdit()
-        self.formula.setAccessibleName("A parameter and what it is")
-        self.formula.setPlaceholderText("width = 4in + 2mm")
+        self.formula.setAccessibleName(tr("A parameter and what it is"))
+        self.formula.setPlaceholderText(tr("width = 4in + 2mm"))
         self.formula.setFont(figure_font())
         self.formula.returnPressed.connect(self.give)
         self.note = QLineEdit()
-        self.note.setAccessibleName("A note on the parameter")
-        self.note.setPlaceholderText("a note")
+        self.note.setAccessibleName(tr("A note on the parameter"))
+        self.note.setPlaceholderText(tr("a note"))
         self.note.returnPressed.connect(self.give)
-        give, drop = button("Set", "Give this parameter its value"), button("Drop", "Take the chosen parameter away")
+        give, drop = (
+            button(tr("Set"), tr("Give this parameter its value")),
+            button(tr("Drop"), tr("Take the chosen parameter away")),
+        )
         give.clicked.connect(self.give)
         drop.clicked.connect(self.drop)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Parameters", "heading"))
+        column.addWidget(label(tr("Parameters"), "heading"))
         column.addWidget(self.table)
         column.addLayout(row_of(self.formula, self.note))
         column.addLayout(row_of(give, drop, None))
@@ -76,7 +80,7 @@ class ParametersView(QWidget):
         if sign and name and expression:
             self.wanted.emit(SetParameter(name, expression, self.note.text().strip()))
         else:
-            self.told.emit("Type a name and what it is, such as width = 4in.")
+            self.told.emit(tr("Type a name and what it is, such as width = 4in."))
 
     def drop(self) -> None:
         """The chosen parameter goes."""

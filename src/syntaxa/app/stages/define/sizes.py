@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import TYPE_CHECKING
 
+from syntaxa.app.words import tr
 from syntaxa.define.model import Variant
 from syntaxa.define.part import Defined
 from syntaxa.define.sizes import SetVariants, setting_steps
@@ -30,7 +31,7 @@ def open_table(stage: DefineStage) -> None:
             data = file.read(_LARGEST)
         variants = variants_in(data, path.name)
     except OSError as error:
-        shell.complain(f"{path.name} cannot be opened: {reason_of(error)}.")
+        shell.complain(tr("{0} cannot be opened: {1}.", path.name, reason_of(error)))
     except SyntaxaError as error:
         shell.complain(str(error))
     else:
@@ -46,9 +47,9 @@ def save_table(stage: DefineStage) -> None:
     try:
         write_atomically(path, table_of(state.part(Defined).variants).encode())
     except OSError as error:
-        shell.complain(f"{path.name} cannot be written: {reason_of(error)}.")
+        shell.complain(tr("{0} cannot be written: {1}.", path.name, reason_of(error)))
     else:
-        shell.tell(f"Wrote {path.name}.")
+        shell.tell(tr("Wrote {0}.", path.name))
 
 
 def use(stage: DefineStage, variant: Variant) -> None:
@@ -60,7 +61,7 @@ def use(stage: DefineStage, variant: Variant) -> None:
     for step in setting_steps(state.part(Defined), variant.settings):
         job = job.with_step(step)
     if job is not session.job:
-        session.change(job, f"Use variant {variant.name}")
+        session.change(job, tr("Use variant {0}", variant.name))
 
 
 def write_all(stage: DefineStage) -> None:
@@ -81,8 +82,8 @@ def write_all(stage: DefineStage) -> None:
 
     def written(done: tuple[list[Path], list[str]]) -> None:
         files, notes = done
-        shell.tell(f"{len(files)} of {len(variants)} variants were written to {folder.name}.")
+        shell.tell(tr("{0} of {1} variants were written to {2}.", len(files), len(variants), folder.name))
         if notes:
             shell.complain(" ".join(notes[:3]))
 
-    shell.run("Writing the variants", write, written)
+    shell.run(tr("Writing the variants"), write, written)

@@ -15,6 +15,7 @@ from syntaxa.app.stages.define.doing import Doing
 from syntaxa.app.stages.define.panel import DefinePanel
 from syntaxa.app.stages.define.picture import Picture
 from syntaxa.app.stages.define.trying import Trying
+from syntaxa.app.words import tr
 from syntaxa.define.possible import MOST_PICKED, possible
 from syntaxa.define.stating import open_sketches
 from syntaxa.define.steps import ReadOff, SetDimension
@@ -28,8 +29,8 @@ _ROOM = 0.16
 class DefineStage(Stage):
     """Reads off what holds, binds dimensions, and lets values be typed."""
 
-    name, title, icon = "define", "Define", "define"
-    purpose = "Read off what holds and type a value: the part follows, and what was level stays level."
+    name, title, icon = "define", tr("Define"), "define"
+    purpose = tr("Read off what holds and type a value: the part follows, and what was level stays level.")
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
@@ -139,7 +140,9 @@ class DefineStage(Stage):
             return
         self.picture.following.show(tried.shapes)
         largest = self.shell.dress.lengths.small(tried.entry.max_mm)
-        said = tried.refused or f"{tried.entry.says} As dashed; nothing would move more than {largest}.".strip()
+        said = (
+            tried.refused or tr("{0} As dashed; nothing would move more than {1}.", tried.entry.says, largest).strip()
+        )
         self.own_panel.tell(said)
         if not tried.refused:
             self.picture.show_holds(tried.part)

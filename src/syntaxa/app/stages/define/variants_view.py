@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 from syntaxa.app.stages.define.lists import keep_chosen
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.define.model import Variant
 from syntaxa.define.part import Defined
 
@@ -27,25 +28,27 @@ class VariantsView(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self.table = RowsView(
-            "Variants, and what they set",
+            tr("Variants, and what they set"),
             (
-                Column("Variant", lambda v: v.name, figure=False),
-                Column("Sets", _settings_of, figure=False, tip=_settings_of),
+                Column(tr("Variant"), lambda v: v.name, figure=False),
+                Column(tr("Sets"), _settings_of, figure=False, tip=_settings_of),
             ),
         )
         self.table.setFixedHeight(_HEIGHT)
-        opened = button("Open a table…", "Take the variants from a table (CSV): a row each, with its name first")
+        opened = button(
+            tr("Open a table…"), tr("Take the variants from a table (CSV): a row each, with its name first")
+        )
         opened.clicked.connect(self.open_wanted)
-        self.save = button("Save…", "Save the variants as a table (CSV)")
+        self.save = button(tr("Save…"), tr("Save the variants as a table (CSV)"))
         self.save.clicked.connect(self.save_wanted)
-        self.use = button("Use", "Give the job the values of the chosen variant")
+        self.use = button(tr("Use"), tr("Give the job the values of the chosen variant"))
         self.use.clicked.connect(self._use)
-        self.write = button("Write all…", "Write the profiles of every variant to a folder")
+        self.write = button(tr("Write all…"), tr("Write the profiles of every variant to a folder"))
         self.write.clicked.connect(self.write_wanted)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Variants", "heading"))
+        column.addWidget(label(tr("Variants"), "heading"))
         column.addWidget(self.table)
         column.addLayout(row_of(opened, self.save, self.use, self.write))
         self.table.selection().selectionChanged.connect(lambda *_: self._enable())

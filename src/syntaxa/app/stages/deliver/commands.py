@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from syntaxa.app.shell.commands import Command
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.errors import Progress
 
 if TYPE_CHECKING:
@@ -18,7 +18,7 @@ if TYPE_CHECKING:
     from syntaxa.job.evaluate import Evaluation
     from syntaxa.job.handover import Package
 
-_PAGES = "PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf);;PNG (*.png)"
+_PAGES = tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf);;PNG (*.png)")
 
 
 def commands(stage: DeliverStage) -> Sequence[Command]:
@@ -34,16 +34,37 @@ def commands(stage: DeliverStage) -> Sequence[Command]:
         return session.state is not None and bool(session.state.part(Sheets).sheets)
 
     return (
-        Command("ask_deliver", "Deliver profiles…", "File/out", lambda: ask_deliver(stage), "Ctrl+E", "deliver",
-                has_job),
-        Command("ask_pack", "Hand over a package…", "File/out", lambda: ask_pack(stage), "Ctrl+Shift+Y", "", has_job),
-        Command("pack_again", "The same package again", "File/out", lambda: pack_again(stage), "Ctrl+Alt+Y", "",
-                lambda: has_job() and stage.packed_to is not None),
-        Command("print_sheets", "Print the sheets…", "File/out", lambda: ask_print(stage), "Ctrl+P", "", has_sheets),
-        Command("write_sheets", "Write all sheets…", "File/out", lambda: ask_sheets(stage, True), "", "", has_sheets),
-        Command("copy_drawing", "Copy the profiles as a picture", "Edit/copy", lambda: copy_drawing(stage),
-                "Ctrl+Shift+G", "", has_job),
-    )  # fmt: skip
+        Command(
+            "ask_deliver", tr("Deliver profiles…"), "File/out", lambda: ask_deliver(stage), "Ctrl+E", "deliver", has_job
+        ),
+        Command(
+            "ask_pack", tr("Hand over a package…"), "File/out", lambda: ask_pack(stage), "Ctrl+Shift+Y", "", has_job
+        ),
+        Command(
+            "pack_again",
+            tr("The same package again"),
+            "File/out",
+            lambda: pack_again(stage),
+            "Ctrl+Alt+Y",
+            "",
+            lambda: has_job() and stage.packed_to is not None,
+        ),
+        Command(
+            "print_sheets", tr("Print the sheets…"), "File/out", lambda: ask_print(stage), "Ctrl+P", "", has_sheets
+        ),
+        Command(
+            "write_sheets", tr("Write all sheets…"), "File/out", lambda: ask_sheets(stage, True), "", "", has_sheets
+        ),
+        Command(
+            "copy_drawing",
+            tr("Copy the profiles as a picture"),
+            "Edit/copy",
+            lambda: copy_drawing(stage),
+            "Ctrl+Shift+G",
+            "",
+            has_job,
+        ),
+    )
 
 
 def ask_deliver(stage: DeliverStage) -> None:
@@ -70,9 +91,9 @@ def ask_deliver(stage: DeliverStage) -> None:
 
     def written(done: Written) -> None:
         panel.files.tell_written(done)
-        shell.tell(f"Wrote {done.files[0].name if len(done.files) == 1 else counted(len(done.files), 'file')}.")
+        shell.tell(tr("Wrote {0}.", done.files[0].name if len(done.files) == 1 else counted(len(done.files), "file")))
 
-    shell.run(f"Writing {target.name}", write, written)
+    shell.run(tr("Writing {0}", target.name), write, written)
 
 
 def ask_sheets(stage: DeliverStage, every: bool) -> None:
@@ -83,7 +104,7 @@ def ask_sheets(stage: DeliverStage, every: bool) -> None:
     if state is None or evaluation is None or (chosen is None and not every):
         return
     name = job if every or chosen is None else f"{job} {chosen.name}"
-    path = shell.choosers.save_cut(shell.window, "Write", shell.settings.values.folder, f"{name}.pdf", _PAGES)
+    path = shell.choosers.save_cut(shell.window, tr("Write"), shell.settings.values.folder, f"{name}.pdf", _PAGES)
     if path is None:
         return
     shell.settings.values.folder = str(path.parent)
@@ -99,9 +120,9 @@ def ask_sheets(stage: DeliverStage, every: bool) -> None:
     def told(done: tuple[list[Path], list[str]]) -> None:
         files, notes = done
         what = files[0].name if len(files) == 1 else counted(len(files), "file")
-        shell.tell(" ".join([f"Wrote {what}.", *notes]))
+        shell.tell(" ".join([tr("Wrote {0}.", what), *notes]))
 
-    shell.run(f"Writing {path.name}", work, told)
+    shell.run(tr("Writing {0}", path.name), work, told)
 
 
 def _made_sheets(
@@ -134,8 +155,8 @@ def ask_pack(stage: DeliverStage) -> None:
         stage.own_panel.tabs.setCurrentIndex(PACKAGE)
         return
     path = shell.choosers.save_cut(
-        shell.window, "Write the package", shell.settings.values.folder, f"{shell.session.files.name}.zip",
-        "Packages (*.zip)",
+        shell.window, tr("Write the package"), shell.settings.values.folder, f"{shell.session.files.name}.zip",
+        tr("Packages (*.zip)"),
     )  # fmt: skip
     if path is not None:
         shell.settings.values.folder = str(path.parent)
@@ -165,9 +186,11 @@ def _pack(stage: DeliverStage, path: Path) -> None:
 
     def told(package: Package) -> None:
         stage.packed_to = path
-        shell.tell(" ".join([f"Wrote {path.name} with {counted(len(package.files), 'file')}.", *package.notes]))
+        shell.tell(
+            " ".join([tr("Wrote {0} with {1}.", path.name, counted(len(package.files), "file")), *package.notes])
+        )
 
-    shell.run(f"Writing {path.name}", work, told)
+    shell.run(tr("Writing {0}", path.name), work, told)
 
 
 def copy_drawing(stage: DeliverStage) -> None:
@@ -202,9 +225,9 @@ def copy_drawing(stage: DeliverStage) -> None:
         clipboard = QGuiApplication.clipboard()
         if clipboard is not None:
             clipboard.setMimeData(data)
-            shell.tell("Copied the profiles, as SVG and as PNG.")
+            shell.tell(tr("Copied the profiles, as SVG and as PNG."))
 
-    shell.run("Copying", work, copied)
+    shell.run(tr("Copying"), work, copied)
 
 
 def ask_print(stage: DeliverStage) -> None:
@@ -223,4 +246,4 @@ def ask_print(stage: DeliverStage) -> None:
         if made:
             preview(shell.window, [m.leaf for m in made], job)
 
-    shell.run("Getting the sheets ready", work, shown)
+    shell.run(tr("Getting the sheets ready"), work, shown)

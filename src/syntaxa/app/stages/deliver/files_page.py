@@ -8,7 +8,8 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxL
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import surveyed
-from syntaxa.app.widgets.labels import button, cell, counted, label, roomy, row_of, set_role, table
+from syntaxa.app.widgets.labels import button, cell, label, roomy, row_of, set_role, table
+from syntaxa.app.words import counted, tr
 from syntaxa.deliver.figures import Figures, total
 from syntaxa.deliver.formats import FORMATS, Format, Written
 from syntaxa.deliver.pages.model import InkChoice
@@ -24,12 +25,16 @@ _UNITS: tuple[FileUnit, ...] = ("mm", "cm", "m", "in", "ft")
 
 #: How roles can go out.
 ROLES: tuple[tuple[str, RolesAs], ...] = (
-    ("as layers of their own", "layers"),
-    ("as data of the contours", "data"),
-    ("not at all", "none"),
+    (tr("as layers of their own"), "layers"),
+    (tr("as data of the contours"), "data"),
+    (tr("not at all"), "none"),
 )
 
-_INKS: tuple[tuple[str, InkChoice], ...] = (("in colour", "colour"), ("in grey", "grey"), ("in black", "black"))
+_INKS: tuple[tuple[str, InkChoice], ...] = (
+    (tr("in colour"), "colour"),
+    (tr("in grey"), "grey"),
+    (tr("in black"), "black"),
+)
 
 #: Dots to the inch that a picture has at the least and at the most.
 _LEAST, _MOST = 10.0, 2400.0
@@ -61,23 +66,25 @@ class FilesPage(QWidget):
         self._dots = QLineEdit("150")
         self._dots.editingFinished.connect(self._dots_typed)
         self._font = QLineEdit()
-        self._font.setPlaceholderText("as received")
-        self._font.setToolTip("A font file such as isocp.shx or arial.ttf, for all texts and dimensions")
-        self._construction = QCheckBox("Construction sketches go out, too")
-        self._beside = QCheckBox("Dimensions, texts and hatches go out, too")
-        self._beside.setToolTip("As true dimensions and texts of the DXF")
-        self._archive = QCheckBox("For archives (PDF/A-2b)")
-        self._by_colour = QCheckBox("A file for each colour")
+        self._font.setPlaceholderText(tr("as received"))
+        self._font.setToolTip(tr("A font file such as isocp.shx or arial.ttf, for all texts and dimensions"))
+        self._construction = QCheckBox(tr("Construction sketches go out, too"))
+        self._beside = QCheckBox(tr("Dimensions, texts and hatches go out, too"))
+        self._beside.setToolTip(tr("As true dimensions and texts of the DXF"))
+        self._archive = QCheckBox(tr("For archives (PDF/A-2b)"))
+        self._by_colour = QCheckBox(tr("A file for each colour"))
         self._size = label("", "figure")
         self._rows: dict[str, tuple[QWidget | None, QWidget]] = {}
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)
         named: tuple[tuple[str, str, str, QWidget], ...] = (
-            ("format", "Format", "Format", self._format), ("unit", "Unit", "Unit of the file", self._unit),
-            ("roles", "Roles", "How roles go out", self._roles), ("ink", "Ink", "Ink of the file", self._ink),
-            ("dots", "Dots to the inch", "Dots to the inch", self._dots),
-            ("font", "Font of texts", "Font of texts", self._font),
-        )  # fmt: skip
+            ("format", tr("Format"), tr("Format"), self._format),
+            ("unit", tr("Unit"), tr("Unit of the file"), self._unit),
+            ("roles", tr("Roles"), tr("How roles go out"), self._roles),
+            ("ink", tr("Ink"), tr("Ink of the file"), self._ink),
+            ("dots", tr("Dots to the inch"), tr("Dots to the inch"), self._dots),
+            ("font", tr("Font of texts"), tr("Font of texts"), self._font),
+        )
         for k, (key, text, name, widget) in enumerate(named):
             title = label(text, "dim")
             title.setBuddy(widget)
@@ -86,9 +93,11 @@ class FilesPage(QWidget):
             grid.addWidget(widget, k, 1)
             self._rows[key] = title, widget
         boxes = (
-            ("construction", self._construction), ("beside", self._beside), ("archive", self._archive),
+            ("construction", self._construction),
+            ("beside", self._beside),
+            ("archive", self._archive),
             ("by_colour", self._by_colour),
-        )  # fmt: skip
+        )
         for k, (key, box) in enumerate(boxes, len(named)):
             grid.addWidget(box, k, 1)
             box.clicked.connect(lambda _on: self.changed.emit())
@@ -96,20 +105,20 @@ class FilesPage(QWidget):
         for combo in (self._format, self._roles, self._ink, self._unit):
             combo.currentIndexChanged.connect(lambda _index: self.changed.emit())
         row = len(named) + len(boxes)
-        grid.addWidget(label("Overall size", "dim"), row, 0)
+        grid.addWidget(label(tr("Overall size"), "dim"), row, 0)
         grid.addWidget(self._size, row, 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(grid)
-        self._what = table("What goes out", ("Sketch", "Profiles", "Holes", "Open"), 0)
+        self._what = table(tr("What goes out"), (tr("Sketch"), tr("Profiles"), tr("Holes"), tr("Open")), 0)
         column.addWidget(self._what, 1)
         self._state = label("", "warning", wrap=True)
         column.addWidget(self._state)
         self._result = label("", "good", wrap=True)
         self._result.hide()
         column.addWidget(self._result)
-        self.write = button("Write the file…", primary=True)
+        self.write = button(tr("Write the file…"), primary=True)
         self.write.clicked.connect(self.deliver_wanted)
-        account = button("Account of all changes…", "As a page, a PDF or figures")
+        account = button(tr("Account of all changes…"), tr("As a page, a PDF or figures"))
         account.clicked.connect(self.account_wanted)
         column.addLayout(row_of(account, None, self.write))
 
@@ -162,7 +171,9 @@ class FilesPage(QWidget):
 
     def _dots_typed(self) -> None:
         if self._number() is None:
-            self.refused.emit(f"Dots to the inch: “{self._dots.text()}” is no number from {_LEAST:g} to {_MOST:g}.")
+            self.refused.emit(
+                tr("Dots to the inch: “{0}” is no number from {1:g} to {2:g}.", self._dots.text(), _LEAST, _MOST)
+            )
             self._dots.setText("150")
 
     # ------------------------------------------------------------------ showing
@@ -170,7 +181,7 @@ class FilesPage(QWidget):
     def tell_written(self, done: Written) -> None:
         """Says what was written, and what the format could not hold as it was."""
         names = ", ".join(str(p) if k == 0 else p.name for k, p in enumerate(done.files))
-        self._result.setText(" ".join([f"Wrote {done.says} to {names}.", *done.notes]))
+        self._result.setText(" ".join([tr("Wrote {0} to {1}.", done.says, names), *done.notes]))
         self._result.show()
 
     def forget_result(self) -> None:
@@ -203,23 +214,23 @@ class FilesPage(QWidget):
 
     def _show_bodies(self, state: State) -> None:
         bodies = [b for b in state.part(Formed).bodies if not b.hidden]
-        self._fill(("Body", "Volume, mm³", "Mass, kg"), [
+        self._fill((tr("Body"), tr("Volume, mm³"), tr("Mass, kg")), [
             (b.name, f"{b.figures.volume:,.1f}", "" if b.mass is None else f"{b.mass:.4g}") for b in bodies
         ])  # fmt: skip
         self.write.setEnabled(bool(bodies))
-        self._say(f"{counted(len(bodies), 'body', 'bodies')} would be written." if bodies
-                  else "There is no body: raise a region in Form, or show the bodies.", bool(bodies))  # fmt: skip
+        self._say(tr("{0} would be written.", counted(len(bodies), 'body', 'bodies')) if bodies
+                  else tr("There is no body: raise a region in Form, or show the bodies."), bool(bodies))  # fmt: skip
 
     def _show_table(self) -> None:
         made = self._session.view(TABLE, self.format.table)
         self.write.setEnabled(made is not None and bool(made.rows))
         if made is None:
             self._fill(("…",), [])
-            self._say("Making the table…", True)
+            self._say(tr("Making the table…"), True)
             return
         self._fill(made.heads, [tuple(row) for row in made.rows[:500]])
-        self._say(f"{counted(len(made.rows), 'row')} would be written." if made.rows
-                  else f"There is nothing for a table of {self.format.table}.", bool(made.rows))  # fmt: skip
+        self._say(tr("{0} would be written.", counted(len(made.rows), 'row')) if made.rows
+                  else tr("There is nothing for a table of {0}.", self.format.table), bool(made.rows))  # fmt: skip
 
     def _show_profiles(self, state: State) -> None:
         output = self.output
@@ -233,19 +244,19 @@ class FilesPage(QWidget):
             own = by_sketch.get(sketch.name, Figures(sketch.name))
             counts = (own.profiles, own.holes, own.open_runs)
             rows.append((sketch.name, *("…" if figures is None else str(count) for count in counts)))
-        self._fill(("Sketch", "Profiles", "Holes", "Open"), rows)
+        self._fill((tr("Sketch"), tr("Profiles"), tr("Holes"), tr("Open")), rows)
         self.write.setEnabled(bool(going))
         self._state.setVisible(found is not None and figures is not None)
         if found is None or figures is None:
             return
         whole = total(figures)
-        text = f"{whole} would be written."
+        text = tr("{0} would be written.", whole)
         left = [f for f in found.faults if f.remedy and not f.by_choice]
         if left:
-            text += f" {counted(len(left), 'finding')} can still be fixed; see Mend."
+            text += tr(" {0} can still be fixed; see Mend.", counted(len(left), "finding"))
         doubt = self._unit_in_doubt()
         if doubt:
-            text = f"The unit is in doubt; see Measure. {text}"
+            text = tr("The unit is in doubt; see Measure. {0}", text)
         self._say(text, not (left or doubt or whole.open_runs))
 
     def _say(self, text: str, good: bool) -> None:

@@ -8,6 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import label, lines_kept, set_role
+from syntaxa.app.words import tr
 from syntaxa.deliver.formats import format_of
 from syntaxa.deliver.write import Output
 from syntaxa.drawing.state import State
@@ -16,13 +17,22 @@ from syntaxa.job.handover import PATTERN, Handover, check_wanted, file_name, the
 
 #: What can be chosen, and what is called so.
 _KINDS = (
-    ("dxf", "DXF of the profiles"), ("svg", "SVG of the profiles"), ("pdf", "PDF of the profiles"),
-    ("step", "STEP of the bodies"), ("stl", "STL of the bodies"), ("3mf", "3MF of the bodies"),
-    ("sheets", "Sheets as PDF"), ("nc", "Programs"), ("setup", "Setup sheets"), ("holes-csv", "Table of holes"),
-    ("dimensions-csv", "Table of dimensions"), ("bodies-csv", "Table of bodies"),
-    ("parts-csv", "List of parts to be cut"), ("account", "Account of all changes"),
-    ("received", "Drawings as received"),
-)  # fmt: skip
+    ("dxf", tr("DXF of the profiles")),
+    ("svg", tr("SVG of the profiles")),
+    ("pdf", tr("PDF of the profiles")),
+    ("step", tr("STEP of the bodies")),
+    ("stl", tr("STL of the bodies")),
+    ("3mf", tr("3MF of the bodies")),
+    ("sheets", tr("Sheets as PDF")),
+    ("nc", tr("Programs")),
+    ("setup", tr("Setup sheets")),
+    ("holes-csv", tr("Table of holes")),
+    ("dimensions-csv", tr("Table of dimensions")),
+    ("bodies-csv", tr("Table of bodies")),
+    ("parts-csv", tr("List of parts to be cut")),
+    ("account", tr("Account of all changes")),
+    ("received", tr("Drawings as received")),
+)
 
 #: Those that are chosen at first.
 _USUAL = frozenset(("dxf", "pdf", "step", "sheets", "nc", "account", "received"))
@@ -38,7 +48,7 @@ class HandoverPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("What is in the package", "heading"))
+        column.addWidget(label(tr("What is in the package"), "heading"))
         self.boxes: dict[str, QCheckBox] = {}
         for kind, text in _KINDS:
             box = QCheckBox(text)
@@ -46,14 +56,14 @@ class HandoverPage(QWidget):
             box.clicked.connect(lambda _on: self.changed.emit())
             column.addWidget(box)
             self.boxes[kind] = box
-        column.addWidget(label("What files are called", "heading"))
+        column.addWidget(label(tr("What files are called"), "heading"))
         self.pattern, self.rev = QLineEdit(PATTERN), QLineEdit()
-        self.pattern.setAccessibleName("Names of the files")
-        self.pattern.setToolTip("{job}, {sketch}, {rev} and {kind} are filled in; with {sketch} each has a file")
-        self.rev.setAccessibleName("Revision")
+        self.pattern.setAccessibleName(tr("Names of the files"))
+        self.pattern.setToolTip(tr("{job}, {sketch}, {rev} and {kind} are filled in; with {sketch} each has a file"))
+        self.rev.setAccessibleName(tr("Revision"))
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
-        for k, (text, line) in enumerate((("Pattern", self.pattern), ("Revision", self.rev))):
+        for k, (text, line) in enumerate(((tr("Pattern"), self.pattern), (tr("Revision"), self.rev))):
             name = label(text, "dim")
             name.setBuddy(line)
             grid.addWidget(name, k, 0)
@@ -87,7 +97,7 @@ class HandoverPage(QWidget):
             file_name(wanted, name, kind, format_of(kind).ending, "SKETCH") for kind in wanted.kinds
             if kind not in ("sheets", "nc", "setup", "account", "received")
         ]  # fmt: skip
-        self.says.setText(f"Such as {names[0]}. Every file has its digest in the package." if names else "")
+        self.says.setText(tr("Such as {0}. Every file has its digest in the package.", names[0]) if names else "")
         set_role(self.says, "dim")
         return True
 
@@ -96,8 +106,8 @@ def _tip(kind: str, there: bool) -> str:
     if there:
         return ""
     return {
-        "step": "There is no body: raise one in Form", "stl": "There is no body: raise one in Form",
-        "3mf": "There is no body: raise one in Form", "bodies-csv": "There is no body: raise one in Form",
-        "sheets": "There is no sheet: add one", "nc": "Nothing is cut: add an operation in Cut",
-        "setup": "Nothing is cut: add an operation in Cut",
-    }.get(kind, "There is nothing of this kind")  # fmt: skip
+        "step": tr("There is no body: raise one in Form"), "stl": tr("There is no body: raise one in Form"),
+        "3mf": tr("There is no body: raise one in Form"), "bodies-csv": tr("There is no body: raise one in Form"),
+        "sheets": tr("There is no sheet: add one"), "nc": tr("Nothing is cut: add an operation in Cut"),
+        "setup": tr("Nothing is cut: add an operation in Cut"),
+    }.get(kind, tr("There is nothing of this kind"))  # fmt: skip

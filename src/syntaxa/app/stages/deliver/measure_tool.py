@@ -9,6 +9,7 @@ from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF
 
 from syntaxa.app.stages.deliver.sheet_tools import INK, SheetTool, ToPixels
+from syntaxa.app.words import tr
 from syntaxa.define.model import Named
 from syntaxa.define.spans import Figure, figure
 from syntaxa.deliver.sheets.contents import UNSEEN, Dimensioned, Pointed, moved_span
@@ -139,11 +140,11 @@ class MeasureTool(SheetTool):
     @property
     def label(self) -> str:
         if not self._picks:
-            return "Click what is to be measured: a line, a circle, a point. Escape ends."
+            return tr("Click what is to be measured: a line, a circle, a point. Escape ends.")
         if not self._meaning:
-            return "Click a second thing."
-        more = " Space: another meaning." if len(self._choices) > 1 else ""
-        return f"{self._meaning.capitalize()}: click where it goes, or another thing.{more}"
+            return tr("Click a second thing.")
+        more = tr(" Space: another meaning.") if len(self._choices) > 1 else ""
+        return tr("{0}: click where it goes, or another thing.{1}", self._meaning.capitalize(), more)
 
     def paint(self, painter: QPainter, to_pixels: ToPixels) -> None:
         under = [self._under] if self._under is not None else []

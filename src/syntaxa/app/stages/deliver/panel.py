@@ -12,6 +12,7 @@ from syntaxa.app.stages.deliver.files_page import FilesPage
 from syntaxa.app.stages.deliver.handover_page import HandoverPage
 from syntaxa.app.stages.deliver.sheets_page import SheetsPage
 from syntaxa.app.widgets.labels import button, label, row_of
+from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.views import SHEET, Shown
 from syntaxa.drawing.step import Step
 
@@ -41,21 +42,21 @@ class DeliverPanel(StagePanel):
         self.sheets.refused.connect(self.refuse)
         self.package.changed.connect(self.refresh)
         self.tabs = QTabWidget()
-        self.tabs.setAccessibleName("What leaves the house")
-        for name, page in (("Files", self.files), ("Sheets", self.sheets), ("Package", self.package)):
+        self.tabs.setAccessibleName(tr("What leaves the house"))
+        for name, page in ((tr("Files"), self.files), (tr("Sheets"), self.sheets), (tr("Package"), self.package)):
             self.tabs.addTab(page if page is self.files else scrolling(page), name)
         self.tabs.currentChanged.connect(self._turned)
         self._refused = label("", "warning", wrap=True)
         self._refused.hide()
         self.body.addWidget(self._refused)
         self.body.addWidget(self.tabs, 1)
-        self.write_sheet = button("Write the sheet…", primary=True)
-        self.write_all = button("All sheets…", "Write all sheets, in one PDF or a file each")
-        self.print = button("Print…", "Print all sheets, with a preview")
+        self.write_sheet = button(tr("Write the sheet…"), primary=True)
+        self.write_all = button(tr("All sheets…"), tr("Write all sheets, in one PDF or a file each"))
+        self.print = button(tr("Print…"), tr("Print all sheets, with a preview"))
         self.write_sheet.clicked.connect(self.sheet_wanted)
         self.write_all.clicked.connect(self.all_sheets_wanted)
         self.print.clicked.connect(self.print_wanted)
-        self.pack = button("Write the package…", primary=True)
+        self.pack = button(tr("Write the package…"), primary=True)
         self.pack.clicked.connect(self.pack_wanted)
         self.body.addLayout(row_of(self.print, self.write_all, None, self.write_sheet))
         self.body.addLayout(row_of(None, self.pack))

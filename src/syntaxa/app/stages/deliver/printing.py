@@ -9,6 +9,7 @@ from PyQt6.QtGui import QImage, QPageLayout, QPageSize, QPainter
 from PyQt6.QtPrintSupport import QPrinter, QPrintPreviewDialog
 from PyQt6.QtWidgets import QWidget
 
+from syntaxa.app.words import tr
 from syntaxa.deliver.pages.model import Leaf
 from syntaxa.deliver.pages.png import png_of
 
@@ -22,7 +23,7 @@ def preview(parent: QWidget, leaves: Sequence[Leaf], name: str) -> None:
     printer.setDocName(name)
     _set_paper(printer, leaves[0])
     dialog = QPrintPreviewDialog(printer, parent)
-    dialog.setWindowTitle(f"Print {name}")
+    dialog.setWindowTitle(tr("Print {0}", name))
     dialog.resize(980, 720)
     dialog.paintRequested.connect(lambda to: print_pages(to, leaves))
     dialog.exec()

@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Note, Sheet, SheetDimension
 from syntaxa.geometry.points import Point
 
@@ -28,20 +29,20 @@ class NotesPart(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         self.list = RowsView(
-            "Notes on the sheet",
+            tr("Notes on the sheet"),
             (
-                Column("Note", lambda n: n.text.replace("\n", " / "), figure=False),
-                Column("Place", lambda n: f"{n.place[0]:.0f}, {n.place[1]:.0f}"),
+                Column(tr("Note"), lambda n: n.text.replace("\n", " / "), figure=False),
+                Column(tr("Place"), lambda n: f"{n.place[0]:.0f}, {n.place[1]:.0f}"),
             ),
         )
         self.list.setFixedHeight(_LIST)
         column.addWidget(self.list)
         self.text = QLineEdit()
-        self.text.setAccessibleName("Text of a note")
-        self.text.setPlaceholderText("text of a note")
+        self.text.setAccessibleName(tr("Text of a note"))
+        self.text.setPlaceholderText(tr("text of a note"))
         self.put, self.drop = (
-            button("Put…", "The next click puts it on the sheet; a drag makes a line from what it is about"),
-            button("Remove", "Take the chosen note off the sheet"),
+            button(tr("Put…"), tr("The next click puts it on the sheet; a drag makes a line from what it is about")),
+            button(tr("Remove"), tr("Take the chosen note off the sheet")),
         )
         self.put.clicked.connect(self._put)
         self.drop.clicked.connect(lambda: self.drop_wanted.emit(self.list.chosen_row()))
@@ -63,7 +64,7 @@ class NotesPart(QWidget):
         if self.text.text().strip():
             self.put_wanted.emit()
         else:
-            self.refused.emit("A note needs words.")
+            self.refused.emit(tr("A note needs words."))
 
 
 class DimensionsPart(QWidget):
@@ -81,22 +82,22 @@ class DimensionsPart(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         self.list = RowsView(
-            "Dimensions drawn on the sheet",
+            tr("Dimensions drawn on the sheet"),
             (
-                Column("Dimension", lambda row: kind_name(row[2]), figure=False),
-                Column("View", lambda row: row[3], figure=False),
+                Column(tr("Dimension"), lambda row: kind_name(row[2]), figure=False),
+                Column(tr("View"), lambda row: row[3], figure=False),
             ),
         )
         self.list.setFixedHeight(_LIST)
         column.addWidget(self.list)
-        self.draw = button("Draw", "Click what is to be measured on the sheet, then where the text goes")
+        self.draw = button(tr("Draw"), tr("Click what is to be measured on the sheet, then where the text goes"))
         self.draw.setCheckable(True)
         self.draw.clicked.connect(self.draw_wanted)
         self.meaning = roomy(QComboBox())
-        self.meaning.setAccessibleName("What the picks mean")
-        self.meaning.setToolTip("What the picks mean; Space on the sheet takes the next")
+        self.meaning.setAccessibleName(tr("What the picks mean"))
+        self.meaning.setToolTip(tr("What the picks mean; Space on the sheet takes the next"))
         self.meaning.activated.connect(lambda _k: self.meant.emit(self.meaning.currentData()))
-        self.drop = button("Remove", "Take the chosen dimension off the sheet")
+        self.drop = button(tr("Remove"), tr("Take the chosen dimension off the sheet"))
         self.drop.clicked.connect(self._drop)
         column.addLayout(row_of(self.draw, self.meaning, self.drop))
         self.show_meanings(())
@@ -112,7 +113,7 @@ class DimensionsPart(QWidget):
         for meaning in meanings:
             self.meaning.addItem(_NAMES.get(meaning, meaning), meaning)
         if not meanings:
-            self.meaning.addItem("nothing is picked" if self.draw.isChecked() else "as picked", "")
+            self.meaning.addItem(tr("nothing is picked") if self.draw.isChecked() else tr("as picked"), "")
         self.meaning.setEnabled(len(meanings) > 1)
 
     def show_drawing(self, on: bool) -> None:
@@ -126,11 +127,11 @@ class DimensionsPart(QWidget):
             self.drop_wanted.emit(*self._rows[at][:2])
 
 
-_NAMES = {"smallest": "smallest distance", "offset": "distance", "distance x": "distance across",
-          "distance y": "distance up"}  # fmt: skip
+_NAMES = {"smallest": tr("smallest distance"), "offset": "distance", "distance x": tr("distance across"),
+          "distance y": tr("distance up")}  # fmt: skip
 
 
 def kind_name(one: SheetDimension) -> str:
     """What a dimension is called in lists."""
     name = _NAMES.get(one.kind, one.kind).capitalize()
-    return f"{name} of {len(one.things)} points" if len(one.things) > 2 else name
+    return tr("{0} of {1} points", name, len(one.things)) if len(one.things) > 2 else name

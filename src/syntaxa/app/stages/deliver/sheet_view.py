@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 from syntaxa.app.stages.deliver.sheet_tools import INK, SheetTool
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import ElidedLabel, button, row_of
+from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.views import Pixels
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Box
@@ -49,7 +50,7 @@ class SheetView(QWidget):
         super().__init__()
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
-        self.setAccessibleName("The sheet")
+        self.setAccessibleName(tr("The sheet"))
         self.tokens: Tokens = PAPER
         self._paper = (420.0, 297.0)
         self._image: QImage | None = None
@@ -299,7 +300,7 @@ def _lined_up(value: float, others: Sequence[float]) -> float:
 
 
 #: How views are placed.
-_HOW = "Drag a view to place it; the wheel comes nearer, arrow keys move the chosen view by 1 mm."
+_HOW = tr("Drag a view to place it; the wheel comes nearer, arrow keys move the chosen view by 1 mm.")
 
 
 class SheetFront(QWidget):
@@ -313,7 +314,7 @@ class SheetFront(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
-        fit = button("Fit", "Show all of the sheet")
+        fit = button(tr("Fit"), tr("Show all of the sheet"))
         fit.clicked.connect(self.view.fit)
         self.name = ElidedLabel("heading")
         bar = row_of(self.name, None, fit)

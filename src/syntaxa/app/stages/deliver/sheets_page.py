@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLin
 from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES, Section, section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, SheetDimension, Sheets, SheetView
@@ -30,9 +31,9 @@ if TYPE_CHECKING:
 #: Pixels of height of the lists of sheets and of views.
 _SHEETS, _VIEWS = 98, 132
 
-_LIES = (("as usual", "usual"), ("upright", "upright"), ("across", "across"))
-_INKS = (("in colour", "colour"), ("in grey", "grey"), ("in black", "black"))
-_METHODS = (("first angle", "first"), ("third angle", "third"))
+_LIES = ((tr("as usual"), "usual"), ("upright", "upright"), ("across", "across"))
+_INKS = ((tr("in colour"), "colour"), (tr("in grey"), "grey"), (tr("in black"), "black"))
+_METHODS = ((tr("first angle"), "first"), (tr("third angle"), "third"))
 
 #: Scales that are offered.
 _OFFERED = ("fit", *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
@@ -63,23 +64,25 @@ class SheetsPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.list = RowsView(
-            "Sheets",
+            tr("Sheets"),
             (
-                Column("Sheet", lambda s: s.name, figure=False),
-                Column("Paper", lambda s: s.paper, figure=False),
-                Column("Scale", lambda s: s.scale),
-                Column("Views", lambda s: str(len(s.views))),
+                Column(tr("Sheet"), lambda s: s.name, figure=False),
+                Column(tr("Paper"), lambda s: s.paper, figure=False),
+                Column(tr("Scale"), lambda s: s.scale),
+                Column(tr("Views"), lambda s: str(len(s.views))),
             ),
         )
         self.list.setFixedHeight(_SHEETS)
         self.list.selection().selectionChanged.connect(lambda *_: self._select())
         column.addWidget(self.list)
         add, self.drop = (
-            button("Add a sheet", "A sheet with views of the bodies, or of the profiles where there are none", True),
-            button("Remove", "Take the chosen sheet out"),
+            button(
+                tr("Add a sheet"), tr("A sheet with views of the bodies, or of the profiles where there are none"), True
+            ),
+            button(tr("Remove"), tr("Take the chosen sheet out")),
         )
         each = button(
-            "Each part", "A sheet like the chosen one for each part that lies apart in the drawing as received"
+            tr("Each part"), tr("A sheet like the chosen one for each part that lies apart in the drawing as received")
         )
         each.clicked.connect(self._each_part)
         add.clicked.connect(self.add)
@@ -92,20 +95,20 @@ class SheetsPage(QWidget):
         inside.setContentsMargins(0, 0, 0, 0)
         inside.setSpacing(7)
         inside.addLayout(self._make_paper())
-        inside.addWidget(label("Views", "heading"))
+        inside.addWidget(label(tr("Views"), "heading"))
         self._make_views(inside)
-        inside.addWidget(label("Dimensions", "heading"))
+        inside.addWidget(label(tr("Dimensions"), "heading"))
         self.dimensions_part = DimensionsPart()
         self.dimensions_part.draw_wanted.connect(self.drawing_wanted)
         self.dimensions_part.drop_wanted.connect(self._drop_measure)
         inside.addWidget(self.dimensions_part)
-        inside.addWidget(label("Notes", "heading"))
+        inside.addWidget(label(tr("Notes"), "heading"))
         self.notes = NotesPart()
         self.notes.put_wanted.connect(self.note_wanted)
         self.notes.drop_wanted.connect(self._drop_note)
         self.notes.refused.connect(self.refused)
         inside.addWidget(self.notes)
-        inside.addWidget(label("Title block", "heading"))
+        inside.addWidget(label(tr("Title block"), "heading"))
         self._block = QFormLayout()
         self._block.setHorizontalSpacing(8)
         self._block.setVerticalSpacing(5)
@@ -115,12 +118,12 @@ class SheetsPage(QWidget):
 
     def _make_paper(self) -> QGridLayout:
         self.paper, self.scale = roomy(QComboBox()), roomy(QComboBox())
-        for combo, texts, name in ((self.paper, PAPERS, "Paper"), (self.scale, _OFFERED, "Scale of the sheet")):
+        for combo, texts, name in ((self.paper, PAPERS, tr("Paper")), (self.scale, _OFFERED, tr("Scale of the sheet"))):
             combo.setEditable(True)
             combo.setInsertPolicy(QComboBox.InsertPolicy.NoInsert)
             combo.addItems(texts)
             combo.setAccessibleName(name)
-        self.paper.setToolTip("A paper, or width x height in mm")
+        self.paper.setToolTip(tr("A paper, or width x height in mm"))
         self.paper.activated.connect(lambda _k: self._set(paper=self.paper.currentText().strip()))
         self.scale.activated.connect(lambda _k: self._set(scale=self.scale.currentText().strip()))
         for combo, key in ((self.paper, "paper"), (self.scale, "scale")):
@@ -129,36 +132,36 @@ class SheetsPage(QWidget):
             line.editingFinished.connect(lambda combo=combo, key=key: self._set(**{key: combo.currentText().strip()}))
         self.lies, self.ink, self.method = roomy(QComboBox()), roomy(QComboBox()), roomy(QComboBox())
         for combo, rows, key, name in (
-            (self.lies, _LIES, "lies", "How the paper lies"), (self.ink, _INKS, "ink", "Ink"),
-            (self.method, _METHODS, "method", "How views of bodies lie"),
+            (self.lies, _LIES, "lies", tr("How the paper lies")), (self.ink, _INKS, "ink", tr("Ink")),
+            (self.method, _METHODS, "method", tr("How views of bodies lie")),
         ):  # fmt: skip
             for text, data in rows:
                 combo.addItem(text, data)
             combo.setAccessibleName(name)
             combo.activated.connect(lambda k, combo=combo, key=key: self._set(**{key: combo.itemData(k)}))
         self.frame = roomy(QComboBox())
-        self.frame.setAccessibleName("Frame")
-        for text, data in (("ISO 5457, with title block", "iso"), ("none", "none"), ("from a file…", "")):
+        self.frame.setAccessibleName(tr("Frame"))
+        for text, data in ((tr("ISO 5457, with title block"), "iso"), ("none", "none"), (tr("from a file…"), "")):
             self.frame.addItem(text, data)
         self.frame.activated.connect(self._frame_chosen)
-        self.holes, self.parts, self.changes = QCheckBox("Holes"), QCheckBox("Bodies"), QCheckBox("Changes")
+        self.holes, self.parts, self.changes = QCheckBox(tr("Holes")), QCheckBox(tr("Bodies")), QCheckBox(tr("Changes"))
         for box, key, tip in (
-            (self.holes, "holes", "A table of all holes: where they are and how large"),
-            (self.parts, "parts", "A table of all bodies, with their numbers in the views"),
-            (self.changes, "changes", "A table of what was changed, from the ledger"),
+            (self.holes, "holes", tr("A table of all holes: where they are and how large")),
+            (self.parts, "parts", tr("A table of all bodies, with their numbers in the views")),
+            (self.changes, "changes", tr("A table of what was changed, from the ledger")),
         ):
             box.setToolTip(tip)
-            box.setAccessibleName(f"Table: {box.text().lower()}")
+            box.setAccessibleName(tr("Table: {0}", box.text().lower()))
             box.clicked.connect(lambda on, key=key: self._set(**{key: on}))
         self.title = QLineEdit()
-        self.title.setAccessibleName("Name of the sheet")
+        self.title.setAccessibleName(tr("Name of the sheet"))
         self.title.editingFinished.connect(self._rename)
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(5)
         named: tuple[tuple[str, QWidget], ...] = (
-            ("Name", self.title), ("Paper", self.paper), ("Lies", self.lies), ("Scale", self.scale),
-            ("Frame", self.frame), ("Views lie by", self.method), ("Printed", self.ink),
+            (tr("Name"), self.title), (tr("Paper"), self.paper), (tr("Lies"), self.lies), (tr("Scale"), self.scale),
+            (tr("Frame"), self.frame), (tr("Views lie by"), self.method), (tr("Printed"), self.ink),
         )  # fmt: skip
         for k, (text, widget) in enumerate(named):
             title = label(text, "dim")
@@ -167,29 +170,29 @@ class SheetsPage(QWidget):
             grid.addWidget(widget, k, 1)
         boxes = row_of(self.holes, self.parts, self.changes, None)
         boxes.setSpacing(14)
-        grid.addWidget(label("Tables", "dim"), len(named), 0)
+        grid.addWidget(label(tr("Tables"), "dim"), len(named), 0)
         grid.addLayout(boxes, len(named), 1)
         grid.setColumnStretch(1, 1)
         return grid
 
     def _make_views(self, column: QVBoxLayout) -> None:
         self.views = RowsView(
-            "Views on the sheet",
+            tr("Views on the sheet"),
             (
-                Column("View", lambda v: view_name(v), figure=False),
-                Column("Scale", lambda v: v.scale or "of the sheet"),
-                Column("Place", lambda v: "laid out" if v.place is None else f"{v.place[0]:g}, {v.place[1]:g}"),
+                Column(tr("View"), lambda v: view_name(v), figure=False),
+                Column(tr("Scale"), lambda v: v.scale or tr("of the sheet")),
+                Column(tr("Place"), lambda v: tr("laid out") if v.place is None else f"{v.place[0]:g}, {v.place[1]:g}"),
             ),
         )
         self.views.setFixedHeight(_VIEWS)
         self.views.selection().selectionChanged.connect(lambda *_: self._view_selected())
         column.addWidget(self.views)
         self.kind = roomy(QComboBox())
-        self.kind.setAccessibleName("View to be added")
+        self.kind.setAccessibleName(tr("View to be added"))
         more, less, lay = (
-            button("Add", "Add this view"),
-            button("Remove", "Take the chosen view off the sheet"),
-            button("Lay out", "All views go back to where the sheet lays them"),
+            button(tr("Add"), tr("Add this view")),
+            button(tr("Remove"), tr("Take the chosen view off the sheet")),
+            button(tr("Lay out"), tr("All views go back to where the sheet lays them")),
         )
         more.clicked.connect(self._add_view)
         less.clicked.connect(self._drop_view)
@@ -197,11 +200,11 @@ class SheetsPage(QWidget):
         column.addLayout(row_of(self.kind, more))
         self.view_scale = roomy(QComboBox())
         self.view_scale.setEditable(True)
-        self.view_scale.addItems(("of the sheet", *_OFFERED[1:]))
-        self.view_scale.setAccessibleName("Scale of the view")
+        self.view_scale.addItems((tr("of the sheet"), *_OFFERED[1:]))
+        self.view_scale.setAccessibleName(tr("Scale of the view"))
         self.view_scale.activated.connect(lambda _k: self._set_view_scale())
         self.hidden, self.dimensions, self.shaded = (
-            QCheckBox("Hidden lines"), QCheckBox("Dimensions"), QCheckBox("Shaded")
+            QCheckBox(tr("Hidden lines")), QCheckBox(tr("Dimensions")), QCheckBox(tr("Shaded"))
         )  # fmt: skip
         self.hidden.clicked.connect(lambda on: self._set_view(hidden=on))
         self.shaded.clicked.connect(lambda on: self._set_view(shaded=on))
@@ -209,11 +212,11 @@ class SheetsPage(QWidget):
         self._one = QWidget()
         grid = QGridLayout(self._one)
         grid.setContentsMargins(0, 0, 0, 0)
-        grid.addWidget(label("Its scale", "dim"), 0, 0)
+        grid.addWidget(label(tr("Its scale"), "dim"), 0, 0)
         grid.addWidget(self.view_scale, 0, 1)
         grid.addLayout(row_of(self.hidden, self.shaded, self.dimensions, None), 1, 1)
         self._cut_title, self.cut_at = label("", "dim"), QLineEdit()
-        self.cut_at.setAccessibleName("Where the view is taken")
+        self.cut_at.setAccessibleName(tr("Where the view is taken"))
         self.cut_at.editingFinished.connect(self._cut_typed)
         grid.addWidget(self._cut_title, 2, 0)
         grid.addWidget(self.cut_at, 2, 1)
@@ -259,7 +262,7 @@ class SheetsPage(QWidget):
         self._body.setVisible(sheet is not None)
         self.drop.setEnabled(sheet is not None)
         if sheet is None:
-            self.says.setText("Add a sheet: paper, frame and title block, with views of what the job has come to.")
+            self.says.setText(tr("Add a sheet: paper, frame and title block, with views of what the job has come to."))
             set_role(self.says, "dim")
             return
         for line, text in ((self.title, sheet.name), (self.paper.lineEdit(), sheet.paper),
@@ -295,7 +298,7 @@ class SheetsPage(QWidget):
         self._one.setVisible(view is not None)
         if view is None:
             return
-        self.view_scale.setCurrentText(view.scale or "of the sheet")
+        self.view_scale.setCurrentText(view.scale or tr("of the sheet"))
         kind, numbers = view.shows.partition(":")[0], _numbers_of(view.shows)
         for widget in (self._cut_title, self.cut_at):
             widget.setVisible(kind in _NUMBERED)
@@ -325,8 +328,8 @@ class SheetsPage(QWidget):
             self._fields = {}
             for name in names:
                 line = QLineEdit()
-                line.setAccessibleName(f"Title block: {name}")
-                line.setPlaceholderText("as the job says" if name in _KNOWN else "")
+                line.setAccessibleName(tr("Title block: {0}", name))
+                line.setPlaceholderText(tr("as the job says") if name in _KNOWN else "")
                 line.editingFinished.connect(lambda name=name, line=line: self._field_typed(name, line))
                 self._block.addRow(label(name.capitalize(), "dim"), line)
                 self._fields[name] = line
@@ -341,13 +344,15 @@ class SheetsPage(QWidget):
         if self.sheet is None:
             return
         if shown is None:
-            text, role = "Laying out…", "dim"
+            text, role = tr("Laying out…"), "dim"
         elif shown.made is None:
             text, role = shown.why, "warning"
         else:
             told = shown.made.told()
-            size = f"{shown.made.leaf.width:g} x {shown.made.leaf.height:g} mm at {scale_text(shown.made.scale)}"
-            text, role = (" ".join(told), "warning") if told else (f"✓ {size}; everything has room.", "dim")
+            size = tr(
+                "{0:g} x {1:g} mm at {2}", shown.made.leaf.width, shown.made.leaf.height, scale_text(shown.made.scale)
+            )
+            text, role = (" ".join(told), "warning") if told else (tr("✓ {0}; everything has room.", size), "dim")
         self.says.setText(text)
         set_role(self.says, role)
 
@@ -359,7 +364,7 @@ class SheetsPage(QWidget):
             return
         sheets = self._state.part(Sheets).sheets
         taken = {s.name for s in sheets}
-        name = next(n for k in range(1, len(taken) + 2) if (n := f"Sheet {k}") not in taken)
+        name = next(n for k in range(1, len(taken) + 2) if (n := tr("Sheet {0}", k)) not in taken)
         before = sheets[-1] if sheets else Sheet()
         self._name = name
         made = msgspec.structs.replace(before, name=name, views=_first_views(self._state), notes=(), scale="fit")
@@ -424,7 +429,7 @@ class SheetsPage(QWidget):
         if sheet is None or self._state is None or name == sheet.name:
             return
         if not name or self._state.part(Sheets).sheet(name) is not None:
-            self.refused.emit(f"There is a sheet “{name}” already." if name else "A sheet needs a name.")
+            self.refused.emit(tr("There is a sheet “{0}” already.", name) if name else tr("A sheet needs a name."))
             self.title.setModified(False)
             self._show_sheet()
             return
@@ -474,7 +479,7 @@ class SheetsPage(QWidget):
         if sheet is None:
             return
         if one is None or one.view.shows.startswith("detail:"):
-            self.refused.emit("Drag from a place in a view; a detail has no details of its own.")
+            self.refused.emit(tr("Drag from a place in a view; a detail has no details of its own."))
             return
         back = one.onto_paper.inverse()
         at, radius = back.point(begin), begin.distance_to(end) / one.scale
@@ -489,7 +494,7 @@ class SheetsPage(QWidget):
         if sheet is None:
             return
         if one is None or one.view.shows.partition(":")[0] not in ("received", "window"):
-            self.refused.emit("Drag a box over the drawing as received; add that view first.")
+            self.refused.emit(tr("Drag a box over the drawing as received; add that view first."))
             return
         back = one.onto_paper.inverse()
         a, b = back.point(begin), back.point(end)
@@ -562,20 +567,20 @@ _KNOWN = frozenset(("title", "scale", "paper", "unit", "sheet", "mass", "materia
 
 #: Views that are said by numbers, and what those are called.
 _NUMBERED = {
-    "section": ("Cut at, mm", "Where the section is cut, in mm"),
-    "detail": ("x, y, radius", "The middle and the radius of the circle round the detail, in mm"),
-    "window": ("From, to", "Two corners of the part that is shown: x, y, x, y in mm"),
+    "section": (tr("Cut at, mm"), tr("Where the section is cut, in mm")),
+    "detail": (tr("x, y, radius"), tr("The middle and the radius of the circle round the detail, in mm")),
+    "window": (tr("From, to"), tr("Two corners of the part that is shown: x, y, x, y in mm")),
 }
 
 #: What is added by a drag on the sheet.
-_DETAIL, _PART = "a detail", "a part"
+_DETAIL, _PART = tr("a detail"), tr("a part")
 
 #: By how much a scale may miss twice another.
 _NEARLY = 1 - 1e-9
 
 _NAMES = {
-    "profiles": "All profiles", "received": "The drawing as received", _DETAIL: "Detail: drag a circle…",
-    _PART: "Part of the drawing: drag a box…",
+    "profiles": tr("All profiles"), "received": tr("The drawing as received"), _DETAIL: tr("Detail: drag a circle…"),
+    _PART: tr("Part of the drawing: drag a box…"),
 }  # fmt: skip
 
 
@@ -584,14 +589,14 @@ def view_name(view: SheetView) -> str:
     kind, _, name = view.shows.partition(":")
     section = section_in(view.shows)
     if section is not None:
-        return f"Section, from the {section.view}, at {'xyz'[section.axis]} = {section.place:g}"
+        return tr("Section, from the {0}, at {1} = {2:g}", tr(section.view), "xyz"[section.axis], section.place)
     if kind in ("detail", "window"):
-        return "Detail" if kind == "detail" else "Part of the drawing"
+        return tr("Detail") if kind == "detail" else tr("Part of the drawing")
     if kind == "profiles" and name:
-        return f"Sketch {name}"
+        return tr("Sketch {0}", name)
     if kind == "received" and name:
-        return f"Part {name} as received"
-    return _NAMES.get(view.shows, f"Bodies, {view.shows}")
+        return tr("Part {0} as received", name)
+    return _NAMES.get(view.shows, tr("Bodies, {0}", view.shows))
 
 
 def _kinds(state: State) -> Sequence[str]:

@@ -20,6 +20,7 @@ from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print
 from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
 from syntaxa.app.stages.deliver.sheet_tools import PutTool
 from syntaxa.app.stages.deliver.sheet_view import SheetFront
+from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.steps import SetSheet
 from syntaxa.deliver.sheets.views import PICTURE
@@ -36,9 +37,11 @@ _DEMO = tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "r
 class DeliverStage(Stage):
     """Says what would go out, shows sheets, and writes both."""
 
-    name, title, icon = "deliver", "Deliver", "deliver"
+    name, title, icon = "deliver", tr("Deliver"), "deliver"
     keeps_ledger = True
-    purpose = "Files with true arcs at true size, sheets that can be printed and signed, and one package of everything."
+    purpose = tr(
+        "Files with true arcs at true size, sheets that can be printed and signed, and one package of everything."
+    )
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
@@ -131,7 +134,7 @@ class DeliverStage(Stage):
         return () if shown is None or shown.made is None else shown.made.laid
 
     def _begin_note(self) -> None:
-        says = "Click where the note goes, or drag to it from what it is about. Escape gives up."
+        says = tr("Click where the note goes, or drag to it from what it is about. Escape gives up.")
         self.sheet.view.take(PutTool(says, "line", self.own_panel.sheets.put_note))
 
     def _begin_detail(self) -> None:
@@ -139,7 +142,7 @@ class DeliverStage(Stage):
             if begin is not None:
                 self.own_panel.sheets.add_detail(self._laid(), begin, end)
 
-        says = "Drag from the middle of what the detail shows to its rim. Escape gives up."
+        says = tr("Drag from the middle of what the detail shows to its rim. Escape gives up.")
         self.sheet.view.take(PutTool(says, "circle", done, dragged=True))
 
     def _begin_part(self) -> None:
@@ -147,7 +150,7 @@ class DeliverStage(Stage):
             if begin is not None:
                 self.own_panel.sheets.take_part(self._laid(), begin, end)
 
-        says = "Drag a box over what is to be shown of the drawing. Escape gives up."
+        says = tr("Drag a box over what is to be shown of the drawing. Escape gives up.")
         self.sheet.view.take(PutTool(says, "box", done, dragged=True))
 
     def _begin_drawing(self, on: bool) -> None:
@@ -168,7 +171,9 @@ class DeliverStage(Stage):
 
     def _ask_frame(self) -> None:
         shell = self.shell
-        path = shell.choosers.open_cut(shell.window, "Choose a frame", shell.settings.values.folder, "Frames (*.svg)")
+        path = shell.choosers.open_cut(
+            shell.window, tr("Choose a frame"), shell.settings.values.folder, tr("Frames (*.svg)")
+        )
         if path is not None:
             self.own_panel.sheets.set_frame(path)
 

@@ -9,6 +9,7 @@ from typing import TYPE_CHECKING
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.stages.form.front import VIEW_NAMES
+from syntaxa.app.words import tr
 from syntaxa.deliver.solids import deliver_solids
 from syntaxa.errors import Progress
 from syntaxa.form.part import Formed
@@ -32,24 +33,54 @@ def commands(stage: FormStage) -> Sequence[Command]:
         return state is not None and any(not b.hidden for b in state.part(Formed).bodies)
 
     views = [
-        Command(f"view_{name}", f"View from the {name}" if name != "isometric" else "Isometric view", "Form/look",
-                partial(_look, stage, k), _KEYS[name], "", is_open)
+        Command(
+            f"view_{name}",
+            tr("View from the {0}", name) if name != "isometric" else tr("Isometric view"),
+            "Form/look",
+            partial(_look, stage, k),
+            _KEYS[name],
+            "",
+            is_open,
+        )
         for k, name in enumerate(VIEW_NAMES)
-    ]  # fmt: skip
+    ]
     return (
-        Command("raise_regions", "Raise what is chosen", "Form/make", lambda: stage.own_panel.make.raise_(), "Ctrl+U",
-                "", is_open),
-        Command("turn_regions", "Turn what is chosen", "Form/make", lambda: stage.own_panel.make.turn(), "", "",
-                is_open),
+        Command(
+            "raise_regions",
+            tr("Raise what is chosen"),
+            "Form/make",
+            lambda: stage.own_panel.make.raise_(),
+            "Ctrl+U",
+            "",
+            is_open,
+        ),
+        Command(
+            "turn_regions", tr("Turn what is chosen"), "Form/make", lambda: stage.own_panel.make.turn(), "", "", is_open
+        ),
         *views,
-        Command("fit_space", "Show all of space", "Form/see", lambda: stage.space.view.fit(), "Shift+Home", "",
-                is_open),
-        Command("see_through", "See through the bodies", "Form/see", lambda: stage.space.through.toggle(), "Shift+X",
-                "", is_open),
-        Command("show_plan", "The drawing in its plane", "Form/see", stage.leave_front, "", "", is_open),
-        Command("write_bodies", "Write the bodies…", "Form/out", lambda: ask_write(stage), "Ctrl+Shift+B", "",
-                has_bodies),
-    )  # fmt: skip
+        Command(
+            "fit_space", tr("Show all of space"), "Form/see", lambda: stage.space.view.fit(), "Shift+Home", "", is_open
+        ),
+        Command(
+            "see_through",
+            tr("See through the bodies"),
+            "Form/see",
+            lambda: stage.space.through.toggle(),
+            "Shift+X",
+            "",
+            is_open,
+        ),
+        Command("show_plan", tr("The drawing in its plane"), "Form/see", stage.leave_front, "", "", is_open),
+        Command(
+            "write_bodies",
+            tr("Write the bodies…"),
+            "Form/out",
+            lambda: ask_write(stage),
+            "Ctrl+Shift+B",
+            "",
+            has_bodies,
+        ),
+    )
 
 
 def _look(stage: FormStage, number: int) -> None:
@@ -71,4 +102,6 @@ def ask_write(stage: FormStage) -> None:
     def write(progress: Progress) -> tuple[str, ...]:
         return deliver_solids(evaluation.state, path, context=evaluation.context(progress))
 
-    shell.run(f"Writing {path.name}", write, lambda notes: shell.tell(" ".join([f"Wrote {path.name}.", *notes])))
+    shell.run(
+        tr("Writing {0}", path.name), write, lambda notes: shell.tell(" ".join([tr("Wrote {0}.", path.name), *notes]))
+    )

@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.value_field import ValueField
+from syntaxa.app.words import tr
 from syntaxa.define.stating import shown
 from syntaxa.define.steps import SetDimension
 from syntaxa.form.annotating import OnSolid
@@ -23,9 +24,9 @@ class DimensionRow(QWidget):
         super().__init__()
         self._one: OnSolid | None = None
         self.name = label("", "heading")
-        self.value = ValueField("Value of the chosen dimension")
-        self.set = button("Set", "Give the dimension this value", primary=True)
-        self.other = button("Other end", "Let the other end stay when it changes")
+        self.value = ValueField(tr("Value of the chosen dimension"))
+        self.set = button(tr("Set"), tr("Give the dimension this value"), primary=True)
+        self.other = button(tr("Other end"), tr("Let the other end stay when it changes"))
         self.other.setCheckable(True)
         self.value.returnPressed.connect(self._set)
         self.set.clicked.connect(self._set)
@@ -43,7 +44,7 @@ class DimensionRow(QWidget):
         if one is None:
             return
         measure = one.measure
-        self.name.setText(f"{measure.name}: {measure.kind} in {measure.sketch}")
+        self.name.setText(tr("{0}: {1} in {2}", measure.name, measure.kind, measure.sketch))
         now = math.degrees(one.value) if measure.is_angle else one.value
         text = measure.expression or shown(one.value, is_angle=measure.is_angle)
         self.value.show_value(text, now, "deg" if measure.is_angle else "")

@@ -13,15 +13,16 @@ from syntaxa.app.stages.form.space.notes import DimensionNotes
 from syntaxa.app.stages.form.space.view import SpaceView
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.app.widgets.labels import ElidedLabel, button, label, row_of
+from syntaxa.app.words import tr
 
 #: The views, in the order in which they stand.
 VIEW_NAMES: tuple[ViewName, ...] = ("isometric", "top", "front", "right", "left", "back", "bottom")
 
 #: Which axis a cut stands square to.
-_CUTS = ("no cut", "cut across x", "cut across y", "cut across z")
+_CUTS = (tr("no cut"), tr("cut across x"), tr("cut across y"), tr("cut across z"))
 
 #: What the mouse does, for whoever has nothing under the cursor.
-HABITS = "Drag turns, the middle button pans, the wheel zooms. Click chooses, Ctrl adds."
+HABITS = tr("Drag turns, the middle button pans, the wheel zooms. Click chooses, Ctrl adds.")
 
 #: Steps of the slider of the cut.
 _STEPS = 200
@@ -54,32 +55,34 @@ class SpaceFront(QWidget):
 
     def _bar(self) -> QHBoxLayout:
         self.looks = QComboBox()
-        self.looks.setAccessibleName("View")
+        self.looks.setAccessibleName(tr("View"))
         self.looks.addItems([name.capitalize() for name in VIEW_NAMES])
         self.looks.activated.connect(lambda index: self.view.look(VIEW_NAMES[index]))
-        fit = button("Fit", "Show everything (F)")
+        fit = button(tr("Fit"), tr("Show everything (F)"))
         fit.clicked.connect(self.view.fit)
-        self.through = button("See through", "See through the bodies")
+        self.through = button(tr("See through"), tr("See through the bodies"))
         self.through.setCheckable(True)
         self.through.toggled.connect(self.view.set_see_through)
         self.cut = QComboBox()
-        self.cut.setAccessibleName("Cut")
+        self.cut.setAccessibleName(tr("Cut"))
         self.cut.addItems(_CUTS)
         self.cut.currentIndexChanged.connect(lambda _index: self._cut())
         self.where = QSlider(Qt.Orientation.Horizontal)
-        self.where.setAccessibleName("Where the cut is")
+        self.where.setAccessibleName(tr("Where the cut is"))
         self.where.setRange(0, _STEPS)
         self.where.setValue(_STEPS // 2)
         self.where.setMinimumWidth(90)
         self.where.hide()
         self.where.valueChanged.connect(lambda _value: self._cut())
-        self.over = button("Other side", "Show what lies on the other side of the cut")
+        self.over = button(tr("Other side"), tr("Show what lies on the other side of the cut"))
         self.over.setCheckable(True)
         self.over.hide()
         self.over.toggled.connect(lambda _on: self._cut())
-        plan = button("Plan", "The drawing in its plane, to pick or draw there")
+        plan = button(tr("Plan"), tr("The drawing in its plane, to pick or draw there"))
         plan.clicked.connect(self.plan_wanted)
-        row = row_of(label("View", "dim"), self.looks, fit, self.through, self.cut, self.where, self.over, None, plan)
+        row = row_of(
+            label(tr("View"), "dim"), self.looks, fit, self.through, self.cut, self.where, self.over, None, plan
+        )
         row.setContentsMargins(12, 6, 12, 6)
         row.setSpacing(7)
         return row

@@ -10,8 +10,9 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QLineEdit, QVBoxLayout, QWidge
 
 from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.picked import Picked
-from syntaxa.app.widgets.labels import button, counted, label, lines_kept, roomy, row_of
+from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of
 from syntaxa.app.widgets.value_field import ValueField
+from syntaxa.app.words import counted, tr
 from syntaxa.drawing.descent import CurveRef
 from syntaxa.form.choosing import Axis
 from syntaxa.form.part import Formed
@@ -19,8 +20,11 @@ from syntaxa.form.raising import Measured, RaiseBy, RaiseRegions, Reach, TurnReg
 from syntaxa.form.views import Space
 
 USES: tuple[tuple[str, Use], ...] = (
-    ("as a new body", "new"), ("joined to", "add"), ("taken away from", "cut"), ("what both have with", "common"),
-)  # fmt: skip
+    (tr("as a new body"), "new"),
+    (tr("joined to"), "add"),
+    (tr("taken away from"), "cut"),
+    (tr("what both have with"), "common"),
+)
 
 _BY: tuple[Literal["layer", "role"], ...] = ("layer", "role")
 _MEASURED: tuple[Measured, ...] = ("inner", "middle", "outer")
@@ -42,8 +46,8 @@ class MakePage(QWidget):
         column.setSpacing(7)
         self.what = lines_kept(label("", wrap=True), 2)
         self.sketch = roomy(QComboBox())
-        self.sketch.setAccessibleName("Sketch whose regions are meant where none is chosen")
-        column.addLayout(row_of(label("Of sketch", "dim"), self.sketch))
+        self.sketch.setAccessibleName(tr("Sketch whose regions are meant where none is chosen"))
+        column.addLayout(row_of(label(tr("Of sketch"), "dim"), self.sketch))
         column.addWidget(self.what)
         self._add_use(column)
         self._add_raise(column)
@@ -53,19 +57,19 @@ class MakePage(QWidget):
 
     def _add_use(self, column: QVBoxLayout) -> None:
         self.use, self.body = QComboBox(), roomy(QComboBox())
-        self.use.setAccessibleName("What becomes of it")
+        self.use.setAccessibleName(tr("What becomes of it"))
         for words, use in USES:
             self.use.addItem(words, use)
-        self.body.setAccessibleName("Body that it changes")
+        self.body.setAccessibleName(tr("Body that it changes"))
         self.use.currentIndexChanged.connect(lambda _index: self._use_changed())
         column.addLayout(row_of(self.use, self.body))
 
     def _add_raise(self, column: QVBoxLayout) -> None:
-        self.low, self.high = ValueField("From, over the plane"), ValueField("To, over the plane")
-        self.lean = ValueField("Angle by which the sides lean inwards")
-        self.filled = QCheckBox("Fill holes")
-        self.reach = QCheckBox("Up to the chosen face")
-        self.reach.setToolTip("Raise up to the flat face that is chosen, or level with the chosen line's start")
+        self.low, self.high = ValueField(tr("From, over the plane")), ValueField(tr("To, over the plane"))
+        self.lean = ValueField(tr("Angle by which the sides lean inwards"))
+        self.filled = QCheckBox(tr("Fill holes"))
+        self.reach = QCheckBox(tr("Up to the chosen face"))
+        self.reach.setToolTip(tr("Raise up to the flat face that is chosen, or level with the chosen line's start"))
         for field, text, now in ((self.low, "0", 0.0), (self.high, "10", 10.0), (self.lean, "0", 0.0)):
             field.show_value(text, now, "")
             field.setMaximumWidth(92)
@@ -73,44 +77,46 @@ class MakePage(QWidget):
             field.tried.connect(lambda _text: self._think())
             field.returnPressed.connect(self.raise_)
         self.filled.toggled.connect(lambda _on: self._think())
-        self.raise_button = button("Raise", "Raise the chosen regions", primary=True)
+        self.raise_button = button(tr("Raise"), tr("Raise the chosen regions"), primary=True)
         self.raise_button.clicked.connect(self.raise_)
-        column.addWidget(label("Raise", "heading"))
+        column.addWidget(label(tr("Raise"), "heading"))
         column.addLayout(
-            row_of(label("From", "dim"), self.low, label("to", "dim"), self.high, label("mm", "dim"), None)
+            row_of(label(tr("From"), "dim"), self.low, label("to", "dim"), self.high, label("mm", "dim"), None)
         )
-        column.addLayout(row_of(label("Lean", "dim"), self.lean, label("°", "dim"), self.filled, None))
+        column.addLayout(row_of(label(tr("Lean"), "dim"), self.lean, label("°", "dim"), self.filled, None))
         column.addLayout(row_of(self.reach, None, self.raise_button))
 
     def _add_turn(self, column: QVBoxLayout) -> None:
-        self.angle, self.ring = ValueField("Angle of the turn"), ValueField("Diameter of the ring")
+        self.angle, self.ring = ValueField(tr("Angle of the turn")), ValueField(tr("Diameter of the ring"))
         self.angle.show_value("360", 360.0, "")
-        self.ring.setPlaceholderText("as drawn")
+        self.ring.setPlaceholderText(tr("as drawn"))
         self.measured = QComboBox()
-        self.measured.setAccessibleName("Where the ring is measured")
+        self.measured.setAccessibleName(tr("Where the ring is measured"))
         self.measured.addItems(_MEASURED)
         for field in (self.angle, self.ring):
             field.setMaximumWidth(92)
-        self.turn_button = button("Turn", "Turn the regions about the chosen line")
+        self.turn_button = button(tr("Turn"), tr("Turn the regions about the chosen line"))
         self.turn_button.clicked.connect(self.turn)
         self.axis_says = label("", "dim", wrap=True)
-        column.addWidget(label("Turn about the chosen line", "heading"))
+        column.addWidget(label(tr("Turn about the chosen line"), "heading"))
         column.addWidget(self.axis_says)
-        column.addLayout(row_of(label("By", "dim"), self.angle, label("°", "dim"), None, self.turn_button))
-        column.addLayout(row_of(label("Ring of", "dim"), self.ring, self.measured, label("diameter", "dim"), None))
+        column.addLayout(row_of(label(tr("By"), "dim"), self.angle, label("°", "dim"), None, self.turn_button))
+        column.addLayout(row_of(label(tr("Ring of"), "dim"), self.ring, self.measured, label("diameter", "dim"), None))
 
     def _add_by_layer(self, column: QVBoxLayout) -> None:
         self.layers = QLineEdit()
-        self.layers.setAccessibleName("Thickness of each layer or role")
-        self.layers.setPlaceholderText("PLATE = 6, RIB = 10")
-        self.layers.setToolTip("A thickness for each name, with commas between; regions of others stay flat")
+        self.layers.setAccessibleName(tr("Thickness of each layer or role"))
+        self.layers.setPlaceholderText(tr("PLATE = 6, RIB = 10"))
+        self.layers.setToolTip(tr("A thickness for each name, with commas between; regions of others stay flat"))
         self.kind = QComboBox()
-        self.kind.setAccessibleName("What thicknesses go by")
+        self.kind.setAccessibleName(tr("What thicknesses go by"))
         self.kind.addItems(_BY)
-        self.by_layer = button("Raise all", "Raise every region of the drawing at the thickness of its layer or role")
+        self.by_layer = button(
+            tr("Raise all"), tr("Raise every region of the drawing at the thickness of its layer or role")
+        )
         self.by_layer.clicked.connect(self.raise_by_layer)
         self.layers.returnPressed.connect(self.raise_by_layer)
-        column.addWidget(label("The whole drawing, each region at its thickness", "heading"))
+        column.addWidget(label(tr("The whole drawing, each region at its thickness"), "heading"))
         column.addLayout(row_of(self.kind, self.layers, self.by_layer))
 
     # ------------------------------------------------------------------ showing
@@ -127,17 +133,23 @@ class MakePage(QWidget):
         all_of = [r.is_hole for f in flats if f.name == self.sketch.currentText() for r in f.regions]
         holes, count = sum(all_of), len(all_of) - sum(all_of)
         if regions:
-            self.what.setText(" and ".join(f"{counted(len(own), 'region')} of {name}" for name, own in regions.items()))
-        elif names:
-            left = f", its {counted(holes, 'hole')} left open" if holes else ""
             self.what.setText(
-                f"All of it: {counted(count, 'region')}{left}. Click regions for others, Ctrl for several."
+                " and ".join(tr("{0} of {1}", counted(len(own), "region"), name) for name, own in regions.items())
+            )
+        elif names:
+            left = tr(", its {0} left open", counted(holes, "hole")) if holes else ""
+            self.what.setText(
+                tr("All of it: {0}{1}. Click regions for others, Ctrl for several.", counted(count, "region"), left)
             )
         else:
             looked = space is not None and not space.failed
-            self.what.setText("Nothing in the drawing is closed. Mend it first." if looked else "")
+            self.what.setText(tr("Nothing in the drawing is closed. Mend it first.") if looked else "")
         lines = picked.of_kind("line")
-        axis = f"Line #{lines[-1].root} of {lines[-1].owner}" if lines else "Click a line of the sketch; Ctrl adds it."
+        axis = (
+            tr("Line #{0} of {1}", lines[-1].root, lines[-1].owner)
+            if lines
+            else tr("Click a line of the sketch; Ctrl adds it.")
+        )
         self.axis_says.setText(axis)
         self.raise_button.setEnabled(bool(names))
         self.turn_button.setEnabled(bool(names and lines))
@@ -199,7 +211,7 @@ class MakePage(QWidget):
         regions = self._picked.regions().get(line.owner, ())
         self.wanted.emit(
             TurnRegions(
-                self._free_name("Turn"), line.owner, Axis(line.root), regions, end=self.angle.text() or "360",
+                self._free_name(tr("Turn")), line.owner, Axis(line.root), regions, end=self.angle.text() or "360",
                 size=self.ring.text().strip(), measured=_MEASURED[self.measured.currentIndex()],
                 use=self.use.currentData(), bodies=self._bodies(),
             )

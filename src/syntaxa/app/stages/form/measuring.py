@@ -11,6 +11,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.form.front import HABITS
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.space.scene import Target
+from syntaxa.app.words import tr
 from syntaxa.form.model import Details, EdgeDetail, EdgeKey, FaceDetail
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import Reach
@@ -43,11 +44,11 @@ class Measuring:
         if len(faces) == 1 and not edges:
             parts.append(_of_face(faces[0][1], lengths))
         elif faces:
-            parts.append(f"area {_area(sum(f.area for _, f in faces), lengths)}")
+            parts.append(tr("area {0}", _area(sum(f.area for _, f in faces), lengths)))
         if len(edges) == 1 and not faces:
             parts.append(_of_edge(edges[0][1], lengths))
         elif edges:
-            parts.append(f"length {lengths.text(sum(e.length for _, e in edges))}")
+            parts.append(tr("length {0}", lengths.text(sum(e.length for _, e in edges))))
         solid = [t for t in picked.targets if t.kind in ("face", "edge")]
         if len(solid) == 2 and len(faces) + len(edges) == 2:
             parts += self._between(solid[0], solid[1], lengths)
@@ -58,14 +59,16 @@ class Measuring:
         if target is None:
             return HABITS
         if target.kind == "region":
-            return f"Closed region of {target.owner}"
+            return tr("Closed region of {0}", target.owner)
         if target.kind == "line":
-            return f"#{target.root} of {target.owner}"
+            return tr("#{0} of {1}", target.root, target.owner)
         if target.kind == "face":
             face = self._face(target)
-            return f"Face of {target.owner}" + (f": {_of_face(face, lengths)}" if face is not None else "")
+            return tr("Face of {0}", target.owner) + (f": {_of_face(face, lengths)}" if face is not None else "")
         edge = self._edge(target)
-        return f"Edge of {target.owner}" + (f": {edge.says}; {_of_edge(edge, lengths)}" if edge is not None else "")
+        return tr("Edge of {0}", target.owner) + (
+            f": {edge.says}; {_of_edge(edge, lengths)}" if edge is not None else ""
+        )
 
     def _between(self, one: Target, other: Target, lengths: LengthFormat) -> list[str]:
         """The least distance between two things, and the angle between them where they have directions."""
@@ -77,7 +80,7 @@ class Measuring:
                 (one.owner, one.kind, one.number, digests[0]),
                 (other.owner, other.kind, other.number, digests[1]),
             )
-            said.append("measuring…" if found is None else f"{lengths.text(found)} apart")
+            said.append(tr("measuring…") if found is None else tr("{0} apart", lengths.text(found)))
         ways = [_way(self._face(t) if t.kind == "face" else self._edge(t)) for t in (one, other)]
         if ways[0] is not None and ways[1] is not None:
             share = abs(float(np.dot(ways[0], ways[1])))
@@ -85,7 +88,7 @@ class Measuring:
             if one.kind != other.kind:
                 # A face goes by its normal, an edge by its own direction.
                 angle = 90.0 - angle
-            said.append(f"at {angle:.4g}°")
+            said.append(tr("at {0:.4g}°", angle))
         return said
 
     def _digest(self, name: str) -> str:
@@ -123,13 +126,13 @@ def _way(of: FaceDetail | EdgeDetail | None) -> tuple[float, float, float] | Non
 
 
 def _of_face(face: FaceDetail, lengths: LengthFormat) -> str:
-    radius = f", radius {lengths.text(face.radius)}" if face.kind in _ROUND else ""
-    return f"{face.kind}, area {_area(face.area, lengths)}{radius}"
+    radius = tr(", radius {0}", lengths.text(face.radius)) if face.kind in _ROUND else ""
+    return tr("{0}, area {1}{2}", face.kind, _area(face.area, lengths), radius)
 
 
 def _of_edge(edge: EdgeDetail, lengths: LengthFormat) -> str:
-    radius = f", radius {lengths.text(edge.radius)}" if edge.kind == "circle" else ""
-    return f"length {lengths.text(edge.length)}{radius}"
+    radius = tr(", radius {0}", lengths.text(edge.radius)) if edge.kind == "circle" else ""
+    return tr("length {0}{1}", lengths.text(edge.length), radius)
 
 
 def _area(area: float, lengths: LengthFormat) -> str:

@@ -16,6 +16,7 @@ from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.planes_page import PlanesPage
 from syntaxa.app.stages.form.views_page import ViewsPage
 from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
+from syntaxa.app.words import tr
 from syntaxa.drawing.step import Step
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import Reach
@@ -49,12 +50,15 @@ class FormPanel(StagePanel):
         self.make, self.edges, self.bodies, self.planes = MakePage(), EdgesPage(), BodiesPage(), PlanesPage()
         self.dimension = DimensionRow()
         self.tabs = QTabWidget()
-        self.tabs.setAccessibleName("What is made of the sketches")
+        self.tabs.setAccessibleName(tr("What is made of the sketches"))
         self.views = ViewsPage(session)
         pages: tuple[tuple[str, Page], ...] = (
-            ("Make", self.make), ("Edges", self.edges), ("Bodies", self.bodies), ("Planes", self.planes),
-            ("Views", self.views),
-        )  # fmt: skip
+            (tr("Make"), self.make),
+            (tr("Edges"), self.edges),
+            (tr("Bodies"), self.bodies),
+            (tr("Planes"), self.planes),
+            (tr("Views"), self.views),
+        )
         for name, page in pages:
             self.tabs.addTab(scrolling(page), name)
             page.wanted.connect(self.do)
@@ -68,12 +72,12 @@ class FormPanel(StagePanel):
         self.make.thought_of.connect(self._think)
         self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.measured = lines_kept(label("", "figure", wrap=True), 2)
-        self.back = button("Back to space", "Show the solids again", primary=True)
+        self.back = button(tr("Back to space"), tr("Show the solids again"), primary=True)
         self.back.clicked.connect(self.space_wanted)
         self.body.addWidget(self.says)
         self.body.addWidget(self.tabs, 1)
         self.body.addWidget(self.dimension)
-        self.body.addWidget(label("Chosen", "heading"))
+        self.body.addWidget(label(tr("Chosen"), "heading"))
         self.body.addWidget(self.measured)
         self.body.addLayout(row_of(None, self.back))
 
@@ -104,13 +108,13 @@ class FormPanel(StagePanel):
     def _sentence(self, part: Formed) -> str:
         space = self.space
         if space is None:
-            return "Looking for what is closed…"
+            return tr("Looking for what is closed…")
         if space.failed:
             return space.failed
         if part.features:
             last = part.features[-1]
             return f"{last.name}: {last.says}"
-        return "Click a closed region, give a depth, and raise it."
+        return tr("Click a closed region, give a depth, and raise it.")
 
     def show_picked(self, picked: Picked) -> None:
         """What is chosen in space."""
@@ -125,7 +129,7 @@ class FormPanel(StagePanel):
 
     def show_measured(self, text: str) -> None:
         """What is measured of what is chosen."""
-        self.measured.setText(text or "Nothing.")
+        self.measured.setText(text or tr("Nothing."))
 
     def _part(self) -> Formed:
         state = self.session.state

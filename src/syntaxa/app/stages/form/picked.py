@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from syntaxa.app.stages.form.space.scene import Target
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted
 from syntaxa.drawing.descent import RegionRef
 
 

@@ -10,6 +10,7 @@ from syntaxa.app.stages.form.make_page import refill
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.value_field import ValueField
+from syntaxa.app.words import tr
 from syntaxa.drawing.state import PlaneView
 from syntaxa.form.choosing import Axis
 from syntaxa.form.model import Frame
@@ -33,32 +34,39 @@ class PlanesPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.sketch, self.view = roomy(QComboBox()), QComboBox()
-        self.sketch.setAccessibleName("Sketch that is laid on a plane")
+        self.sketch.setAccessibleName(tr("Sketch that is laid on a plane"))
         self.sketch.currentIndexChanged.connect(lambda _index: self._show())
-        self.view.setAccessibleName("Plane")
-        self.view.addItems([f"{v} plane" for v in _VIEWS])
+        self.view.setAccessibleName(tr("Plane"))
+        self.view.addItems([tr("{0} plane", v) for v in _VIEWS])
         self.offset, self.turn, self.tilt = (
-            ValueField("How far along its normal"), ValueField("Turn in itself, in degrees"),
-            ValueField("Tilt about the line, in degrees"),
+            ValueField(tr("How far along its normal")), ValueField(tr("Turn in itself, in degrees")),
+            ValueField(tr("Tilt about the line, in degrees")),
         )  # fmt: skip
         for field, text in ((self.offset, "0"), (self.turn, "0"), (self.tilt, "90")):
             field.show_value(text, float(text), "")
             field.setMaximumWidth(92)
-        self.lay = button("Lay it there", "Lay the sketch on that plane", primary=True)
-        self.through = button("Through the chosen line", "Lay the sketch on a plane through the chosen line")
-        self.on_face = button("On the chosen face", "Lay the sketch on the flat face that is chosen")
+        self.lay = button(tr("Lay it there"), tr("Lay the sketch on that plane"), primary=True)
+        self.through = button(tr("Through the chosen line"), tr("Lay the sketch on a plane through the chosen line"))
+        self.on_face = button(tr("On the chosen face"), tr("Lay the sketch on the flat face that is chosen"))
         self.lay.clicked.connect(self._lay)
         self.through.clicked.connect(self._lay_through)
         self.on_face.clicked.connect(self._lay_on_face)
         self.says = label("", "dim", wrap=True)
-        column.addLayout(row_of(label("Sketch", "dim"), self.sketch))
+        column.addLayout(row_of(label(tr("Sketch"), "dim"), self.sketch))
         column.addWidget(self.says)
-        column.addLayout(row_of(label("On the", "dim"), self.view, None))
+        column.addLayout(row_of(label(tr("On the"), "dim"), self.view, None))
         column.addLayout(
-            row_of(label("Moved", "dim"), self.offset, label("mm, turned", "dim"), self.turn, label("°", "dim"), None)
+            row_of(
+                label(tr("Moved"), "dim"),
+                self.offset,
+                label(tr("mm, turned"), "dim"),
+                self.turn,
+                label("°", "dim"),
+                None,
+            )
         )
         column.addLayout(row_of(None, self.lay))
-        column.addLayout(row_of(label("Tilt", "dim"), self.tilt, label("°", "dim"), None, self.through))
+        column.addLayout(row_of(label(tr("Tilt"), "dim"), self.tilt, label("°", "dim"), None, self.through))
         column.addLayout(row_of(None, self.on_face))
         column.addStretch(1)
 
@@ -82,11 +90,11 @@ class PlanesPage(QWidget):
         self.through.setEnabled(frame is not None and bool(lines))
         self.on_face.setEnabled(frame is not None and self._face is not None)
         if frame is None:
-            self.says.setText("There is no sketch.")
+            self.says.setText(tr("There is no sketch."))
             return
         origin = ", ".join(f"{c:.6g}" for c in frame.origin)
         normal = ", ".join(f"{c:.3g}" for c in frame.normal)
-        self.says.setText(f"Its origin lies at {origin} mm, and it looks along {normal}.")
+        self.says.setText(tr("Its origin lies at {0} mm, and it looks along {1}.", origin, normal))
 
     def _lay(self) -> None:
         self.wanted.emit(

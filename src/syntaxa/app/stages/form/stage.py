@@ -18,6 +18,7 @@ from syntaxa.app.stages.form.measuring import Measuring
 from syntaxa.app.stages.form.panel import FormPanel
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.space.scene import Target
+from syntaxa.app.words import tr
 from syntaxa.form.annotating import OnSolid
 from syntaxa.form.base import FormStep
 from syntaxa.form.part import Formed
@@ -29,8 +30,8 @@ from syntaxa.geometry.types import Box
 class FormStage(Stage):
     """Shows space in the canvas's place, and makes steps of what is chosen there."""
 
-    name, title, icon = "form", "Form", "form"
-    purpose = "Raise a closed region, turn it, round its edges: a part that follows when a dimension changes."
+    name, title, icon = "form", tr("Form"), "form"
+    purpose = tr("Raise a closed region, turn it, round its edges: a part that follows when a dimension changes.")
     keeps_ledger = True
 
     def __init__(self, shell: Shell) -> None:
@@ -100,7 +101,7 @@ class FormStage(Stage):
         """The next drag on the sheet names a view."""
         role = self.own_panel.views.chosen_role
         self.leave_front()
-        self.shell.tell(f"Draw a box round the {role} view. Escape gives up.")
+        self.shell.tell(tr("Draw a box round the {0} view. Escape gives up.", role))
 
         def drawn(box: Box) -> None:
             self.own_panel.views.name_view(role, box)
@@ -141,7 +142,7 @@ class FormStage(Stage):
             self.space.view.show_parts(bodies, space.flats, space.used)
             self._show_picked(self._picked.alive(self.space.view.scene.targets))
             if tried is not None:
-                panel.says.setText(tried.refused or f"As it would be. {tried.says}")
+                panel.says.setText(tried.refused or tr("As it would be. {0}", tried.says))
         self._show_dimensions()
 
     def _show_dimensions(self) -> None:

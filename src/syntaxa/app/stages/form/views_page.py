@@ -12,7 +12,8 @@ from PyQt6.QtWidgets import QComboBox, QListWidget, QListWidgetItem, QWidget
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import Filling
-from syntaxa.app.widgets.labels import button, counted, label, lines_kept, row_of, set_role
+from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
+from syntaxa.app.words import counted, tr
 from syntaxa.form.folded import FoldViews, MethodChoice, ViewBox
 from syntaxa.form.folding.model import ROLES, Proposal, Role
 from syntaxa.form.folding.reading import Reading
@@ -20,12 +21,12 @@ from syntaxa.form.views import READING
 from syntaxa.geometry.types import Box
 
 _METHODS: tuple[tuple[str, MethodChoice], ...] = (
-    ("found by itself", "auto"), ("first angle", "first"), ("third angle", "third"),
+    (tr("found by itself"), "auto"), (tr("first angle"), "first"), (tr("third angle"), "third"),
 )  # fmt: skip
 
 _ROLES: tuple[Role, ...] = ("front", "top", "right", "left", "bottom")
 
-_USES = {"keep": "within its outline", "cut": "taken away", "turn": "turned"}
+_USES = {"keep": tr("within its outline"), "cut": tr("taken away"), "turn": "turned"}
 
 
 class ViewsPage(QWidget):
@@ -45,27 +46,29 @@ class ViewsPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.method, self.role = QComboBox(), QComboBox()
-        self.method.setAccessibleName("Projection")
+        self.method.setAccessibleName(tr("Projection"))
         for words, method in _METHODS:
             self.method.addItem(words, method)
         self.method.currentIndexChanged.connect(lambda _index: self.refresh())
-        self.role.setAccessibleName("View that a box is drawn round")
-        self.role.addItems([f"{role} view" for role in _ROLES])
-        self.box = button("Draw its box", "Name this view by a box that is drawn round it on the sheet")
+        self.role.setAccessibleName(tr("View that a box is drawn round"))
+        self.role.addItems([tr("{0} view", role) for role in _ROLES])
+        self.box = button(tr("Draw its box"), tr("Name this view by a box that is drawn round it on the sheet"))
         self.box.clicked.connect(self.box_wanted)
-        self.forget = button("Forget boxes", "Find the views again without the boxes")
+        self.forget = button(tr("Forget boxes"), tr("Find the views again without the boxes"))
         self.forget.clicked.connect(self._forget)
-        self.read = button("Read the views", "Find the views and what they show")
+        self.read = button(tr("Read the views"), tr("Find the views and what they show"))
         self.read.clicked.connect(self._ask)
-        self.fold = button("Fold and make", "Lay the views on their planes and make what they show", primary=True)
+        self.fold = button(
+            tr("Fold and make"), tr("Lay the views on their planes and make what they show"), primary=True
+        )
         self.fold.clicked.connect(lambda: self.wanted.emit(self.step()))
         self.says = lines_kept(label("", "dim", wrap=True), 4)
         self.list = QListWidget()
-        self.list.setAccessibleName("Proposals; those without a mark are left out")
-        column.addLayout(row_of(label("Projection", "dim"), self.method, None, self.read))
-        column.addLayout(row_of(label("By hand", "dim"), self.role, self.box, None))
+        self.list.setAccessibleName(tr("Proposals; those without a mark are left out"))
+        column.addLayout(row_of(label(tr("Projection"), "dim"), self.method, None, self.read))
+        column.addLayout(row_of(label(tr("By hand"), "dim"), self.role, self.box, None))
         column.addWidget(self.says)
-        column.addWidget(label("What each view says", "heading"))
+        column.addWidget(label(tr("What each view says"), "heading"))
         column.addWidget(self.list, 1)
         column.addLayout(row_of(self.forget, None, self.fold))
 
@@ -109,7 +112,7 @@ class ViewsPage(QWidget):
         self.forget.setEnabled(bool(self._boxes))
         self.fold.setEnabled(isinstance(found, Reading))
         if isinstance(found, Reading):
-            named = f" Named by hand: {', '.join(self._boxes)}." if self._boxes else ""
+            named = tr(" Named by hand: {0}.", ", ".join(self._boxes)) if self._boxes else ""
             self.says.setText(f"{found.says}{named}")
             set_role(self.says, "warning" if found.doubtful or found.undecided else "dim")
             if found is not self._reading:
@@ -122,11 +125,11 @@ class ViewsPage(QWidget):
         if isinstance(found, str):
             self.says.setText(found)
         elif self._asked:
-            self.says.setText("Reading the views…")
+            self.says.setText(tr("Reading the views…"))
         else:
-            many = f"{counted(len(self._boxes), 'view')} named. " if self._boxes else ""
+            many = tr("{0} named. ", counted(len(self._boxes), "view")) if self._boxes else ""
             self.says.setText(
-                f"{many}A drawing with a front view and others over, under or beside it becomes what it shows."
+                tr("{0}A drawing with a front view and others over, under or beside it becomes what it shows.", many)
             )
 
     def _list(self, found: Reading) -> None:
@@ -136,18 +139,18 @@ class ViewsPage(QWidget):
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             item.setCheckState(Qt.CheckState.Checked)
             item.setData(Qt.ItemDataRole.UserRole, proposal.key)
-            item.setToolTip(f"{proposal.why}; sure to {proposal.sure:.0%}")
+            item.setToolTip(tr("{0}; sure to {1:.0%}", proposal.why, proposal.sure))
             self.list.addItem(item)
 
     def _words(self, one: Proposal) -> str:
         area = self._lengths.area(one.profile.region.area)
         if one.use == "turn":
-            return f"{one.role.capitalize()}: {area} turned by {math.degrees(one.high - one.low):g}°"
+            return tr("{0}: {1} turned by {2:g}°", one.role.capitalize(), area, math.degrees(one.high - one.low))
         size = self._reading.size[ROLES[one.role][2]] if self._reading is not None else one.high
         # Tools reach beyond the part; nobody wants to read by how much.
         low, high = max(one.low, 0.0), min(one.high, size)
-        deep = "" if one.use == "keep" else f" from {self._lengths.short(low)} to {self._lengths.short(high)}"
-        doubt = "" if one.sure > 0.9 else ", in doubt"
+        deep = "" if one.use == "keep" else tr(" from {0} to {1}", self._lengths.short(low), self._lengths.short(high))
+        doubt = "" if one.sure > 0.9 else tr(", in doubt")
         return f"{one.role.capitalize()}: {area} {_USES[one.use]}{deep}{doubt}"
 
     # ------------------------------------------------------------------ asking

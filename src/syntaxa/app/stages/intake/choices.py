@@ -22,20 +22,29 @@ from PyQt6.QtWidgets import (
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.intake.look import Preview, Viewing
 from syntaxa.app.stages.intake.reading import ReadingFields
-from syntaxa.app.widgets.labels import button, cell, counted, label, narrow, table
+from syntaxa.app.widgets.labels import button, cell, label, narrow, table
+from syntaxa.app.words import counted, tr
 from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.intake.steps import KINDS, TakeIn
 
-KIND_NAMES = {"curves": "Curves", "text": "Texts", "dimension": "Dimensions", "hatch": "Hatches", "point": "Points",
-              "image": "Pictures", "construction": "Construction lines", "leader": "Leaders"}  # fmt: skip
+KIND_NAMES = {
+    "curves": tr("Curves"),
+    "text": tr("Texts"),
+    "dimension": tr("Dimensions"),
+    "hatch": tr("Hatches"),
+    "point": tr("Points"),
+    "image": tr("Pictures"),
+    "construction": tr("Construction lines"),
+    "leader": tr("Leaders"),
+}
 
 _NAME = Qt.ItemDataRole.UserRole
 
 #: What a box takes: in the list, and in a sentence.
 _PARTS = {
-    "inside": ("inside it", "what lies inside the box"),
-    "touching": ("touched by it", "what the box touches"),
-    "cut": ("cut at it", "cut at the box"),
+    "inside": (tr("inside it"), tr("what lies inside the box")),
+    "touching": (tr("touched by it"), tr("what the box touches")),
+    "cut": (tr("cut at it"), tr("cut at the box")),
 }
 
 
@@ -71,32 +80,32 @@ class Choices(QWidget):
         column = QVBoxLayout(self._details)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        self._sheet_title, self._sheet = label("Page or layout", "heading"), narrow(QComboBox())
-        self._sheet.setAccessibleName("Page or layout")
+        self._sheet_title, self._sheet = label(tr("Page or layout"), "heading"), narrow(QComboBox())
+        self._sheet.setAccessibleName(tr("Page or layout"))
         self._sheet.activated.connect(lambda _k: self._choose_sheet())
         column.addWidget(self._sheet_title)
         column.addWidget(self._sheet)
-        self._layers_title = label("Layers", "heading")
+        self._layers_title = label(tr("Layers"), "heading")
         column.addLayout(self._make_layer_row())
-        self._layers = table("Layers of the drawing", ("Layer", "Curves", "Notes"), 0)
+        self._layers = table(tr("Layers of the drawing"), (tr("Layer"), tr("Curves"), tr("Notes")), 0)
         self._layers.itemChanged.connect(self._layer_switched)
         column.addWidget(self._layers)
-        self._hidden = QCheckBox("Leave hidden and frozen layers")
+        self._hidden = QCheckBox(tr("Leave hidden and frozen layers"))
         self._hidden.toggled.connect(lambda on: self._set(skip_hidden=on))
         column.addWidget(self._hidden)
-        column.addWidget(label("Take", "heading"))
+        column.addWidget(label(tr("Take"), "heading"))
         column.addLayout(self._make_kinds())
-        self._blocks = QCheckBox("Keep blocks together")
-        self._blocks.setToolTip("Curves remember which block they came in with")
+        self._blocks = QCheckBox(tr("Keep blocks together"))
+        self._blocks.setToolTip(tr("Curves remember which block they came in with"))
         self._blocks.toggled.connect(lambda on: self._set(dissolve=not on))
         column.addWidget(self._blocks)
         self._make_part(column)
-        self._into_title, self._into = label("Goes to", "heading"), narrow(QComboBox())
-        self._into.setAccessibleName("Which sketch its curves go to")
+        self._into_title, self._into = label(tr("Goes to"), "heading"), narrow(QComboBox())
+        self._into.setAccessibleName(tr("Which sketch its curves go to"))
         self._into.activated.connect(lambda _k: self._set(into=self._into.currentData()))
         column.addWidget(self._into_title)
         column.addWidget(self._into)
-        self._reading_title = label("Reading", "heading")
+        self._reading_title = label(tr("Reading"), "heading")
         column.addWidget(self._reading_title)
         self._reading = ReadingFields()
         self._reading.chosen.connect(self.look.choose_reading)
@@ -110,9 +119,9 @@ class Choices(QWidget):
     # ------------------------------------------------------------------ making
 
     def _make_buttons(self) -> QHBoxLayout:
-        self._take = button("Take it in", primary=True)
+        self._take = button(tr("Take it in"), primary=True)
         self._take.clicked.connect(self.take_wanted)
-        self._add = button("Add to this job")
+        self._add = button(tr("Add to this job"))
         self._add.clicked.connect(self.add_wanted)
         row = QHBoxLayout()
         row.addWidget(self._take)
@@ -122,8 +131,8 @@ class Choices(QWidget):
 
     def _make_password(self, column: QVBoxLayout) -> QLineEdit:
         field = QLineEdit()
-        field.setAccessibleName("Password of the drawing")
-        field.setPlaceholderText("Password")
+        field.setAccessibleName(tr("Password of the drawing"))
+        field.setPlaceholderText(tr("Password"))
         field.setEchoMode(QLineEdit.EchoMode.Password)
         field.returnPressed.connect(
             lambda: self.look.choose_reading(msgspec.structs.replace(self.look.choice.read, password=field.text()))
@@ -135,7 +144,7 @@ class Choices(QWidget):
     def _make_layer_row(self) -> QHBoxLayout:
         row = QHBoxLayout()
         row.addWidget(self._layers_title, 1)
-        for text, name, run in (("All", "Take all layers", True), ("None", "Leave all layers", False)):
+        for text, name, run in ((tr("All"), tr("Take all layers"), True), (tr("None"), tr("Leave all layers"), False)):
             made = button(text, name)
             made.clicked.connect(lambda _checked, on=run: self._all_layers(on))
             row.addWidget(made)
@@ -153,18 +162,18 @@ class Choices(QWidget):
         return grid
 
     def _make_part(self, column: QVBoxLayout) -> None:
-        column.addWidget(label("Part of it", "heading"))
+        column.addWidget(label(tr("Part of it"), "heading"))
         self._part = label("", "dim", wrap=True)
         column.addWidget(self._part)
         row = QHBoxLayout()
-        self._draw_box = button("Draw a box")
+        self._draw_box = button(tr("Draw a box"))
         self._draw_box.clicked.connect(self.box_wanted)
         self._mode = narrow(QComboBox())
-        self._mode.setAccessibleName("What the box takes")
+        self._mode.setAccessibleName(tr("What the box takes"))
         for mode, (words, _) in _PARTS.items():
             self._mode.addItem(words, mode)
         self._mode.activated.connect(lambda _k: self._set(box_mode=self._mode.currentData()))
-        self._whole = button("All of it", "Take all of it again")
+        self._whole = button(tr("All of it"), tr("Take all of it again"))
         self._whole.clicked.connect(lambda: self._set(box=None, ids=None))
         row.addWidget(self._draw_box)
         row.addWidget(self._mode, 1)
@@ -172,12 +181,12 @@ class Choices(QWidget):
         column.addLayout(row)
 
     def _make_presets(self, column: QVBoxLayout) -> None:
-        column.addWidget(label("Preset", "heading"))
+        column.addWidget(label(tr("Preset"), "heading"))
         row = QHBoxLayout()
         self._presets = narrow(QComboBox())
-        self._presets.setAccessibleName("Preset")
+        self._presets.setAccessibleName(tr("Preset"))
         self._presets.activated.connect(lambda _k: self._use_preset())
-        save, drop = button("Save…", "Save as a preset"), button("Drop", "Drop this preset")
+        save, drop = button(tr("Save…"), tr("Save as a preset")), button(tr("Drop"), tr("Drop this preset"))
         save.clicked.connect(lambda: self.save_preset())
         drop.clicked.connect(self._drop_preset)
         self._drop = drop
@@ -185,7 +194,7 @@ class Choices(QWidget):
         row.addWidget(save)
         row.addWidget(drop)
         column.addLayout(row)
-        self._always = QCheckBox("Use it for every new file, without asking")
+        self._always = QCheckBox(tr("Use it for every new file, without asking"))
         self._always.toggled.connect(self._set_always)
         column.addWidget(self._always)
 
@@ -222,14 +231,16 @@ class Choices(QWidget):
         self._details.setVisible(there)
         editing = self.look.editing is not None
         several = self._marked if self.marked_several else 0
-        self._take.setText("Use these choices" if editing else f"Take in all {several}" if several else "Take it in")
+        self._take.setText(
+            tr("Use these choices") if editing else tr("Take in all {0}", several) if several else tr("Take it in")
+        )
         self._take.setEnabled(there)
-        self._add.setText(f"Add all {several} to this job" if several else "Add to this job")
+        self._add.setText(tr("Add all {0} to this job", several) if several else tr("Add to this job"))
         self._add.setVisible(self._sketches is not None and not editing)
         self._add.setEnabled(there)
         if preview is None:
             waits = self.look.path is not None or editing
-            self._facts.setText("Reading…" if waits else "No drawing is looked at.")
+            self._facts.setText(tr("Reading…") if waits else tr("No drawing is looked at."))
             self._facts.setVisible(self._trouble.isHidden())
             self._why.hide()
             return
@@ -246,21 +257,27 @@ class Choices(QWidget):
         self._fill_into(preview, choice)
         form = preview.received.report.format
         if preview.received.drawing.meshes and form != "stl":
-            form = f"{form} mesh"
+            form = tr("{0} mesh", form)
         self._reading.show_for(form, choice.read)
         self._reading_title.setVisible(self._reading.isVisibleTo(self))
         self._fill_presets()
 
     def _show_facts(self, preview: Preview) -> None:
         report = preview.received.report
-        said = f"says {UNIT_NAMES[report.declared]}" if report.declared else f"probably {UNIT_NAMES[preview.unit]}"
+        said = (
+            tr("says {0}", UNIT_NAMES[report.declared])
+            if report.declared
+            else tr("probably {0}", UNIT_NAMES[preview.unit])
+        )
         if report.declared and report.declared != preview.unit:
-            said += f", but probably {UNIT_NAMES[preview.unit]}"
+            said += tr(", but probably {0}", UNIT_NAMES[preview.unit])
         size = self._lengths.size(preview.box)
-        lines = [f"{size}, unit: {said}"]
+        lines = [tr("{0}, unit: {1}", size, said)]
         missing = sum(n.count for n in report.not_read)
         if missing:
-            lines.append(f"{counted(missing, 'thing')} could not be read; the report says why once it is taken in.")
+            lines.append(
+                tr("{0} could not be read; the report says why once it is taken in.", counted(missing, "thing"))
+            )
         self._facts.setText("\n".join(lines))
 
     def _fill_sheets(self, preview: Preview) -> None:
@@ -278,13 +295,13 @@ class Choices(QWidget):
         self._layers.blockSignals(True)
         self._layers.setRowCount(len(layers))
         for k, (name, curves, notes, shown) in enumerate(layers):
-            item = QTableWidgetItem(name if shown else f"{name}  · hidden")
+            item = QTableWidgetItem(name if shown else tr("{0}  · hidden", name))
             item.setData(_NAME, name)
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             taken = (choice.only is None or name in choice.only) and name not in choice.left_out
             taken = taken and (shown or not choice.skip_hidden)
             item.setCheckState(Qt.CheckState.Checked if taken else Qt.CheckState.Unchecked)
-            item.setToolTip(name if shown else f"{name}: its author had it hidden")
+            item.setToolTip(name if shown else tr("{0}: its author had it hidden", name))
             if not shown:
                 font = item.font()
                 font.setItalic(True)
@@ -309,17 +326,19 @@ class Choices(QWidget):
                 self._kind_grid.addWidget(box, place // 2, place % 2)
                 place += 1
         self._blocks.setVisible(preview.received.drawing.blocks > 0)
-        self._blocks.setText(f"Keep blocks together ({preview.received.drawing.blocks})")
+        self._blocks.setText(tr("Keep blocks together ({0})", preview.received.drawing.blocks))
         self._check(self._blocks, not choice.dissolve)
 
     def _show_part(self, choice: TakeIn) -> None:
         says = []
         if choice.ids is not None:
-            says.append(f"only the {counted(len(choice.ids), 'picked curve')}")
+            says.append(tr("only the {0}", counted(len(choice.ids), "picked curve")))
         if choice.box is not None:
             says.append(_PARTS[choice.box_mode][1])
         text = " and ".join(says)
-        self._part.setText(f"{text[:1].upper()}{text[1:]}." if says else "All of it. Drag over curves to pick some.")
+        self._part.setText(
+            f"{text[:1].upper()}{text[1:]}." if says else tr("All of it. Drag over curves to pick some.")
+        )
         self._mode.setCurrentIndex(max(0, self._mode.findData(choice.box_mode)))
         self._mode.setVisible(choice.box is not None)
         self._whole.setVisible(bool(says))
@@ -328,9 +347,9 @@ class Choices(QWidget):
         """Where the curves of a further source go: to a sketch a layer, one of their own, or one that is there."""
         own = Path(preview.source.name).stem
         self._into.clear()
-        self._into.addItem("a sketch a layer", "")
+        self._into.addItem(tr("a sketch a layer"), "")
         for name in dict.fromkeys((own, *(self._sketches or ()))):
-            self._into.addItem(f"a sketch of its own, {name}" if name == own else f"sketch {name}", name)
+            self._into.addItem(tr("a sketch of its own, {0}", name) if name == own else tr("sketch {0}", name), name)
         self._into.setCurrentIndex(max(0, self._into.findData(choice.into)))
         for part in (self._into, self._into_title):
             part.setVisible(self._sketches is not None)
@@ -339,7 +358,7 @@ class Choices(QWidget):
         kept = self.look.kept
         current = self._presets.currentData()
         self._presets.clear()
-        self._presets.addItem("None", "")
+        self._presets.addItem(tr("None"), "")
         for name in kept.names:
             self._presets.addItem(name, name)
         self._presets.setCurrentIndex(max(0, self._presets.findData(current)))
@@ -401,7 +420,7 @@ class Choices(QWidget):
     def save_preset(self, name: str = "") -> None:
         """Keeps the choices under a name, asked for if it is not given."""
         if not name:
-            name, sure = QInputDialog.getText(self, "Save as a preset", "Name of the preset:")
+            name, sure = QInputDialog.getText(self, tr("Save as a preset"), tr("Name of the preset:"))
             name = name.strip()
             if not sure or not name:
                 return

@@ -10,6 +10,7 @@ import msgspec
 from PyQt6.QtWidgets import QApplication
 
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.words import tr
 from syntaxa.errors import reason_of
 from syntaxa.files import write_atomically
 from syntaxa.intake.report import as_text
@@ -35,19 +36,44 @@ def commands(stage: IntakeStage) -> Sequence[Command]:
         return stage.looking and has_job()
 
     return (
-        Command("ask_open", "Open…", "File/open", stage.opening.ask_open, "Ctrl+O", "open"),
-        Command("ask_browse", "Look through a folder…", "File/open", stage.ask_browse, "Ctrl+Shift+O", "browse"),
-        Command("ask_add", "Add a drawing to this job…", "File/open", lambda: ask_add(stage), "Ctrl+Shift+A", "",
-                has_job),
-        Command("open_demo", "Open the demo", "File/open", stage.opening.open_demo, "", "demo"),
-        Command("browse_demo", "Look through the demo drawings", "File/open", stage.opening.browse_demo),
-        Command("take_in", "Take in the drawing that is looked at", "File/looked at", stage.take_in, "Ctrl+Return", "",
-                has_look),
-        Command("leave_shelf", "Back to the job", "File/looked at", stage.leave_front, "Ctrl+Backspace", "", has_shelf),
-        Command("check_sources", "Look for changed files", "File/sources", session.sources.look_for_changes, "F5", "",
-                has_job),
-        Command("ask_report", "Save the import report…", "File/reports", lambda: ask_report(stage), "", "", has_job),
-    )  # fmt: skip
+        Command("ask_open", tr("Open…"), "File/open", stage.opening.ask_open, "Ctrl+O", "open"),
+        Command("ask_browse", tr("Look through a folder…"), "File/open", stage.ask_browse, "Ctrl+Shift+O", "browse"),
+        Command(
+            "ask_add",
+            tr("Add a drawing to this job…"),
+            "File/open",
+            lambda: ask_add(stage),
+            "Ctrl+Shift+A",
+            "",
+            has_job,
+        ),
+        Command("open_demo", tr("Open the demo"), "File/open", stage.opening.open_demo, "", "demo"),
+        Command("browse_demo", tr("Look through the demo drawings"), "File/open", stage.opening.browse_demo),
+        Command(
+            "take_in",
+            tr("Take in the drawing that is looked at"),
+            "File/looked at",
+            stage.take_in,
+            "Ctrl+Return",
+            "",
+            has_look,
+        ),
+        Command(
+            "leave_shelf", tr("Back to the job"), "File/looked at", stage.leave_front, "Ctrl+Backspace", "", has_shelf
+        ),
+        Command(
+            "check_sources",
+            tr("Look for changed files"),
+            "File/sources",
+            session.sources.look_for_changes,
+            "F5",
+            "",
+            has_job,
+        ),
+        Command(
+            "ask_report", tr("Save the import report…"), "File/reports", lambda: ask_report(stage), "", "", has_job
+        ),
+    )
 
 
 def connect(stage: IntakeStage, taken: SourcesPage) -> None:
@@ -75,7 +101,7 @@ def _source(stage: IntakeStage, number: int) -> Source | None:
 def ask_add(stage: IntakeStage) -> None:
     """Asks for a drawing to add to the job, and shows it first."""
     shell = stage.shell
-    path = shell.choosers.open_drawing(shell.window, "Add a drawing to this job", shell.settings.values.folder)
+    path = shell.choosers.open_drawing(shell.window, tr("Add a drawing to this job"), shell.settings.values.folder)
     if path is not None:
         stage.look_at([path])
 
@@ -104,7 +130,7 @@ def ask_replace_layer(stage: IntakeStage, number: int) -> None:
     layer = shell.choosers.choose_layer(shell.window, [x.name for x in taken.drawing.layers] if taken else [])
     if layer is None:
         return
-    path = shell.choosers.open_drawing(shell.window, f"Take layer {layer} from", shell.settings.values.folder)
+    path = shell.choosers.open_drawing(shell.window, tr("Take layer {0} from", layer), shell.settings.values.folder)
     if path is not None:
         shell.session.sources.replace_layer(number, layer, path)
 
@@ -112,9 +138,9 @@ def ask_replace_layer(stage: IntakeStage, number: int) -> None:
 def ask_relink(stage: IntakeStage, number: int) -> None:
     """Asks for another file that a source is linked to."""
     shell, source = stage.shell, _source(stage, number)
-    path = shell.choosers.open_drawing(shell.window, "Link to", shell.settings.values.folder)
+    path = shell.choosers.open_drawing(shell.window, tr("Link to"), shell.settings.values.folder)
     if source is not None and path is not None:
-        shell.session.sources.set(relinked(source, path), f"Link to {path.name}")
+        shell.session.sources.set(relinked(source, path), tr("Link to {0}", path.name))
 
 
 def pause_link(stage: IntakeStage, number: int) -> None:
@@ -123,14 +149,14 @@ def pause_link(stage: IntakeStage, number: int) -> None:
     if source is not None:
         paused = source.link == "linked"
         changed = replace(source, link="paused" if paused else "linked")
-        stage.shell.session.sources.set(changed, "Pause a link" if paused else "Resume a link")
+        stage.shell.session.sources.set(changed, tr("Pause a link") if paused else tr("Resume a link"))
 
 
 def detach_source(stage: IntakeStage, number: int) -> None:
     """Lets a source go from its file."""
     source = _source(stage, number)
     if source is not None:
-        stage.shell.session.sources.set(detached(source), "Detach a source")
+        stage.shell.session.sources.set(detached(source), tr("Detach a source"))
 
 
 def ask_report(stage: IntakeStage) -> None:
@@ -146,9 +172,9 @@ def ask_report(stage: IntakeStage) -> None:
     try:
         write_atomically(path, data)
     except OSError as error:
-        shell.complain(f"{path} cannot be written: {reason_of(error)}. Save it in another folder.")
+        shell.complain(tr("{0} cannot be written: {1}. Save it in another folder.", path, reason_of(error)))
         return
-    shell.tell(f"Wrote {path.name}.")
+    shell.tell(tr("Wrote {0}.", path.name))
 
 
 def copy_report(stage: IntakeStage) -> None:
@@ -156,4 +182,4 @@ def copy_report(stage: IntakeStage) -> None:
     clipboard = QApplication.clipboard()
     if clipboard is not None:
         clipboard.setText("\n".join(as_text(r) for r in stage.own_panel.taken.records()))
-        stage.shell.tell("The report is on the clipboard.")
+        stage.shell.tell(tr("The report is on the clipboard."))

@@ -13,6 +13,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from syntaxa.app.canvas.scene import Scene
 from syntaxa.app.session.lanes import Lane
 from syntaxa.app.session.session import Session
+from syntaxa.app.words import tr
 from syntaxa.drawing.annotations import Annotation
 from syntaxa.drawing.model import Drawing
 from syntaxa.drawing.units import mm_per
@@ -92,7 +93,7 @@ class Viewing(QObject):
         try:
             found = sorted((p for p in folder.iterdir() if p.suffix.lower() in ENDINGS and p.is_file()), key=_by_name)
         except OSError as error:
-            self.refused.emit(f"{folder} cannot be looked through: {error.strerror}.", False)
+            self.refused.emit(tr("{0} cannot be looked through: {1}.", folder, error.strerror), False)
             return
         self.folder = folder
         self._list(found[:_MOST])
@@ -178,7 +179,7 @@ class Viewing(QObject):
             self.preview = preview
             self.shown.emit()
 
-        title = f"Reading {path.name if path else source.name if source else ''}"
+        title = tr("Reading {0}", path.name if path else source.name if source else "")
         self.lane.run(title, work, done, lambda says: self.refused.emit(says, False))
 
     def _looked_at(
@@ -186,7 +187,7 @@ class Viewing(QObject):
     ) -> tuple[TakeIn, str, Preview]:
         if source is None:
             if path is None:
-                raise SyntaxaError("There is no drawing to look at.")
+                raise SyntaxaError(tr("There is no drawing to look at."))
             source = Source.of(path.name, load_bytes(path), str(path.resolve()))
         why = ""
         if fresh and path is not None and choice == TakeIn():

@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import TYPE_CHECKING
 
+from syntaxa.app.words import tr
 from syntaxa.errors import Progress, SyntaxaError, reason_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.store import ENDING
@@ -53,7 +54,9 @@ class Opening:
         if len(paths) == 1 or jobs:
             self.open_path((jobs or list(paths))[0])
             if len(paths) > 1:
-                self._shell.complain(f"{jobs[0].name} is a job and was opened alone; add the others to it one by one.")
+                self._shell.complain(
+                    tr("{0} is a job and was opened alone; add the others to it one by one.", jobs[0].name)
+                )
             return
 
         def go_on() -> None:
@@ -80,9 +83,9 @@ class Opening:
                 folder.mkdir(parents=True, exist_ok=True)
                 return self._shell.make_demo(folder)
             except OSError as error:
-                raise SyntaxaError(f"The demo cannot be written to {folder}: {reason_of(error)}.") from error
+                raise SyntaxaError(tr("The demo cannot be written to {0}: {1}.", folder, reason_of(error))) from error
 
-        self._shell.run("Making the demo drawings", make, then)
+        self._shell.run(tr("Making the demo drawings"), make, then)
 
     @property
     def _demo_folder(self) -> Path:

@@ -15,6 +15,7 @@ from syntaxa.app.stages.intake.choices import Choices
 from syntaxa.app.stages.intake.look import Viewing
 from syntaxa.app.stages.intake.taken import SourcesPage
 from syntaxa.app.widgets.labels import button, label
+from syntaxa.app.words import tr
 
 
 class IntakePanel(StagePanel):
@@ -27,7 +28,7 @@ class IntakePanel(StagePanel):
     def __init__(self, session: Session, look: Viewing, looking: Callable[[], bool]) -> None:
         super().__init__(session)
         self._looking = looking
-        self._row = [button("Open a drawing…", primary=True), button("Look through a folder…")]
+        self._row = [button(tr("Open a drawing…"), primary=True), button(tr("Look through a folder…"))]
         self._row[0].clicked.connect(self.open_wanted)
         self._row[1].clicked.connect(self.browse_wanted)
         row = QHBoxLayout()
@@ -37,9 +38,9 @@ class IntakePanel(StagePanel):
         self.body.addLayout(row)
         self.choices = Choices(look)
         self.taken = SourcesPage(session)
-        self._recent_title = label("Opened lately", "heading")
+        self._recent_title = label(tr("Opened lately"), "heading")
         self._recent = QListWidget()
-        self._recent.setAccessibleName("Drawings opened lately")
+        self._recent.setAccessibleName(tr("Drawings opened lately"))
         self._recent.itemActivated.connect(lambda item: self.path_wanted.emit(Path(item.toolTip())))
         self._has_recent = False
         for part in (self.choices, self.taken, self._recent_title, self._recent):

@@ -13,6 +13,8 @@ from pathlib import Path
 
 import msgspec
 
+from syntaxa.app.words import tr
+
 #: Bytes that the process may use.
 _MEMORY = 6 << 30
 
@@ -65,14 +67,14 @@ def _made(order: Order) -> str:
     except SyntaxaError as error:
         return error.sentence
     except (MemoryError, RecursionError):
-        return "It takes more memory than there is."
+        return tr("It takes more memory than there is.")
     tokens = LOOKS["night" if order.look == "night" else "paper"]
     image = picture_of(received.drawing, WIDTH, HEIGHT, tokens)
     out = Path(order.out)
     out.parent.mkdir(parents=True, exist_ok=True)
     temporary = out.with_suffix(f".{os.getpid()}.png")
     if not image.save(str(temporary)):
-        return "The picture could not be kept."
+        return tr("The picture could not be kept.")
     os.replace(temporary, out)
     return ""
 

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit
 
 from syntaxa.app.widgets.labels import label, narrow
 from syntaxa.app.widgets.length_field import LengthField, NumberField
+from syntaxa.app.words import tr
 from syntaxa.intake.model import PLAIN, ReadOptions
 
 
@@ -34,37 +35,61 @@ class _Field:
 
 
 _FIELDS = (
-    _Field("density", "Pixels to the inch", ("svg",), choices=((96.0, "96, the standard"), (90.0, "90"), (72.0, "72"))),
+    _Field(
+        "density",
+        tr("Pixels to the inch"),
+        ("svg",),
+        choices=((96.0, tr("96, the standard")), (90.0, "90"), (72.0, "72")),
+    ),
     _Field(
         "grouping",
-        "Layers are",
+        tr("Layers are"),
         ("svg", "pdf"),
         choices=(
-            ("auto", "groups, else colours"),
+            ("auto", tr("groups, else colours")),
             ("groups", "groups"),
             ("colour", "colours"),
-            ("one", "one for all"),
+            ("one", tr("one for all")),
         ),
     ),
-    _Field("fills", "Filled areas become", ("pdf",), choices=(("outlines", "outlines"), ("hatches", "hatches"))),
-    _Field("clip", "Cut at clip paths", ("svg", "pdf"), "check", "Cuts curves where the page does not show them"),
-    _Field("join_dashes", "Join dashes drawn one by one", ("pdf",), "check", "Rows of equal strokes become one line"),
+    _Field("fills", tr("Filled areas become"), ("pdf",), choices=(("outlines", "outlines"), ("hatches", "hatches"))),
     _Field(
-        "flatten", "Lay tilted curves flat", ("dxf", "dwg"), "check", "Instead of leaving out what is off the plane"
+        "clip", tr("Cut at clip paths"), ("svg", "pdf"), "check", tr("Cuts curves where the page does not show them")
     ),
-    _Field("width_mm", "Width in mm", ("image",), "length", empty="as the file says, or by height"),
-    _Field("height_mm", "Height in mm", ("image",), "length", empty="as the file says, or by width"),
-    _Field("up", "Up is", ("stl",), choices=(("z", "z"), ("y", "y"), ("x", "x"))),
-    _Field("section", "Cut at height", ("stl", "dxf mesh"), "number", "In the file's numbers", empty="half the height"),
     _Field(
-        "least_area",
-        "Skip triangles up to",
+        "join_dashes",
+        tr("Join dashes drawn one by one"),
+        ("pdf",),
+        "check",
+        tr("Rows of equal strokes become one line"),
+    ),
+    _Field(
+        "flatten",
+        tr("Lay tilted curves flat"),
+        ("dxf", "dwg"),
+        "check",
+        tr("Instead of leaving out what is off the plane"),
+    ),
+    _Field("width_mm", tr("Width in mm"), ("image",), "length", empty=tr("as the file says, or by height")),
+    _Field("height_mm", tr("Height in mm"), ("image",), "length", empty=tr("as the file says, or by width")),
+    _Field("up", tr("Up is"), ("stl",), choices=(("z", "z"), ("y", "y"), ("x", "x"))),
+    _Field(
+        "section",
+        tr("Cut at height"),
         ("stl", "dxf mesh"),
         "number",
-        "In the file's numbers, squared",
+        tr("In the file's numbers"),
+        empty=tr("half the height"),
+    ),
+    _Field(
+        "least_area",
+        tr("Skip triangles up to"),
+        ("stl", "dxf mesh"),
+        "number",
+        tr("In the file's numbers, squared"),
         empty="none",
     ),
-    _Field("mesh_name", "Call the solid", ("stl",), "text", "Empty for the name that the file gives"),
+    _Field("mesh_name", tr("Call the solid"), ("stl",), "text", tr("Empty for the name that the file gives")),
 )
 
 

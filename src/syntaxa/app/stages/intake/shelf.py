@@ -17,7 +17,8 @@ from syntaxa.app.stages.intake.look import Viewing
 from syntaxa.app.stages.intake.thumbnails import Thumbnails
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import LOOKS, Tokens
-from syntaxa.app.widgets.labels import ElidedLabel, button, counted
+from syntaxa.app.widgets.labels import ElidedLabel, button
+from syntaxa.app.words import counted, tr
 from syntaxa.geometry.types import Box
 
 _PICTURE = QSize(168, 126)
@@ -44,9 +45,9 @@ class Shelf(QWidget):
         self.preview = Canvas()
         self._crop = CropLayer()
         self.preview.add(self._crop)
-        self.preview.setAccessibleName("Drawing that is looked at")
+        self.preview.setAccessibleName(tr("Drawing that is looked at"))
         self.preview.setAccessibleDescription(
-            "Wheel or arrow keys go to the next drawing, Ctrl and wheel zoom; drag over curves to pick them."
+            tr("Wheel or arrow keys go to the next drawing, Ctrl and wheel zoom; drag over curves to pick them.")
         )
         self.preview.wheel_steps = True
         self.preview.installEventFilter(self)
@@ -58,7 +59,7 @@ class Shelf(QWidget):
     def _make_list(self) -> QListWidget:
         made = QListWidget()
         made.setObjectName("shelfList")
-        made.setAccessibleName("Drawings on the shelf")
+        made.setAccessibleName(tr("Drawings on the shelf"))
         made.setIconSize(_PICTURE)
         made.setSelectionMode(QListWidget.SelectionMode.ExtendedSelection)
         made.setVerticalScrollMode(QListWidget.ScrollMode.ScrollPerPixel)
@@ -78,7 +79,7 @@ class Shelf(QWidget):
     def _lay_out(self) -> None:
         self._folder = ElidedLabel("dim")
         self._folder.setFixedWidth(_PICTURE.width() + 24)
-        choose = button("Choose a folder…")
+        choose = button(tr("Choose a folder…"))
         choose.clicked.connect(self.folder_wanted)
         side = QFrame()
         side.setObjectName("shelf")
@@ -94,20 +95,22 @@ class Shelf(QWidget):
         row.setContentsMargins(14, 8, 10, 8)
         row.addWidget(self._title, 3)
         row.addWidget(self._facts, 3)
-        self._previous, self._following = button("", "Previous drawing"), button("", "Next drawing")
+        self._previous, self._following = button("", tr("Previous drawing")), button("", tr("Next drawing"))
         self._previous.clicked.connect(lambda: self.look.step(-1))
         self._following.clicked.connect(lambda: self.look.step(1))
-        self._ground = button("", "Light or dark ground")
-        self._ground.setToolTip("Shows the drawing on the light or the dark ground")
+        self._ground = button("", tr("Light or dark ground"))
+        self._ground.setToolTip(tr("Shows the drawing on the light or the dark ground"))
         self._ground.clicked.connect(self._switch_ground)
-        self._back = button("Back", "Back to the job")
+        self._back = button(tr("Back"), tr("Back to the job"))
         self._back.clicked.connect(self.left)
         for made in (self._previous, self._following, self._ground):
             made.setFixedWidth(44)
         for made in (self._previous, self._following, self._ground, self._back):
             row.addWidget(made)
         hint = ElidedLabel("dim")
-        hint.setText("Wheel, arrows: next   ·   Ctrl + wheel: zoom   ·   drag: pick curves   ·   Return: take it in")
+        hint.setText(
+            tr("Wheel, arrows: next   ·   Ctrl + wheel: zoom   ·   drag: pick curves   ·   Return: take it in")
+        )
         hint.setContentsMargins(14, 4, 14, 5)
         right = QVBoxLayout()
         right.setContentsMargins(0, 0, 0, 0)
@@ -195,8 +198,8 @@ class Shelf(QWidget):
         self._clear()
         self._crop.show(None)
         path, editing = self.look.path, self.look.editing
-        self._title.setText(editing.name if editing else path.name if path else "No drawings here")
-        self._facts.setText("Reading…" if path or editing else "Choose another folder, or drop drawings here.")
+        self._title.setText(editing.name if editing else path.name if path else tr("No drawings here"))
+        self._facts.setText(tr("Reading…") if path or editing else tr("Choose another folder, or drop drawings here."))
         for made, there in (
             (self._previous, self.look.at > 0),
             (self._following, self.look.at < len(self.look.paths) - 1),
@@ -205,7 +208,7 @@ class Shelf(QWidget):
             made.setVisible(editing is None)
 
     def _refused(self, locked: bool) -> None:
-        self._facts.setText("Locked" if locked else "Cannot be read")
+        self._facts.setText(tr("Locked") if locked else tr("Cannot be read"))
         self._clear()
 
     def _clear(self) -> None:
@@ -216,7 +219,7 @@ class Shelf(QWidget):
         if preview is None:
             return
         report = preview.received.report
-        at = f"{self.look.at + 1} of {len(self.look.paths)}" if len(self.look.paths) > 1 else ""
+        at = tr("{0} of {1}", self.look.at + 1, len(self.look.paths)) if len(self.look.paths) > 1 else ""
         form = report.version if report.format == "image" else f"{report.format.upper()} {report.version}"
         self._facts.setText("   ".join(x for x in (form.strip(), at) if x))
         selection, choice = self.preview.selection, self.look.choice

@@ -21,6 +21,7 @@ from syntaxa.app.stages.intake.look import Viewing
 from syntaxa.app.stages.intake.opening import Opening
 from syntaxa.app.stages.intake.panel import IntakePanel
 from syntaxa.app.stages.intake.shelf import Shelf
+from syntaxa.app.words import tr
 from syntaxa.intake.report import sentences
 from syntaxa.intake.steps import TakeIn
 from syntaxa.intake.views import RECORDS
@@ -31,8 +32,8 @@ from syntaxa.job.store import ENDING
 class IntakeStage(Stage):
     """Opens drawings and jobs, shows the shelf, and follows linked files."""
 
-    name, title, icon = "intake", "Intake", "intake"
-    purpose = "See a drawing before it is taken in, and what could not be read from it."
+    name, title, icon = "intake", tr("Intake"), "intake"
+    purpose = tr("See a drawing before it is taken in, and what could not be read from it.")
     notes = "all"
 
     def __init__(self, shell: Shell) -> None:
@@ -241,10 +242,10 @@ class IntakeStage(Stage):
         if revised is None:
             return
         self.shell.refresh()
-        says = f"{revised.new.name} changed on disk: {revised.changes.sentence()}."
+        says = tr("{0} changed on disk: {1}.", revised.new.name, revised.changes.sentence())
         stay = self.shell.session.sources.decline_revision
         self.shell.banner.tell(
-            says, (("Look at it", self._look_at_revision), ("Stay with the old", stay)), "changed file"
+            says, ((tr("Look at it"), self._look_at_revision), (tr("Stay with the old"), stay)), "changed file"
         )
 
     def _look_at_revision(self) -> None:

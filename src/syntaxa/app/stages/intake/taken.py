@@ -10,12 +10,13 @@ from PyQt6.QtWidgets import QFrame, QGridLayout, QHBoxLayout, QMenu, QSlider, QV
 
 from syntaxa.app.canvas.views import RECEIVED
 from syntaxa.app.session.session import Session
-from syntaxa.app.widgets.labels import button, cell, counted, label, table
+from syntaxa.app.widgets.labels import button, cell, label, table
+from syntaxa.app.words import counted, tr
 from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, sentences
 from syntaxa.intake.views import RECORDS
 from syntaxa.job.model import Source
 
-_LINKS = {"held": "held in the job", "linked": "linked to its file", "paused": "link paused"}
+_LINKS = {"held": tr("held in the job"), "linked": tr("linked to its file"), "paused": tr("link paused")}
 
 
 class SourcesPage(QWidget):
@@ -47,13 +48,13 @@ class SourcesPage(QWidget):
         self._trouble = label("", "warning", wrap=True)
         column.addWidget(self._trouble)
         column.addLayout(self._make_fade())
-        column.addWidget(label("What is in it, by layer", "heading"))
-        self._what = table("What was read, by layer", ("Layer", "Curves", "Mostly", "Notes"), 0)
+        column.addWidget(label(tr("What is in it, by layer"), "heading"))
+        self._what = table(tr("What was read, by layer"), (tr("Layer"), tr("Curves"), tr("Mostly"), tr("Notes")), 0)
         column.addWidget(self._what)
         row = QHBoxLayout()
         for text, name, signal in (
-            ("Save the report…", "Save the import report", self.report_wanted),
-            ("Copy it", "Copy the import report", self.copy_wanted),
+            (tr("Save the report…"), tr("Save the import report"), self.report_wanted),
+            (tr("Copy it"), tr("Copy the import report"), self.copy_wanted),
         ):
             made = button(text, name)
             made.clicked.connect(signal)
@@ -64,9 +65,9 @@ class SourcesPage(QWidget):
 
     def _make_fade(self) -> QHBoxLayout:
         row = QHBoxLayout()
-        self._fade_label = label("Pictures", "dim")
+        self._fade_label = label(tr("Pictures"), "dim")
         self._fade = QSlider(Qt.Orientation.Horizontal)
-        self._fade.setAccessibleName("How strongly pictures show")
+        self._fade.setAccessibleName(tr("How strongly pictures show"))
         self._fade.setRange(5, 100)
         self._fade.setValue(60)
         self._fade.valueChanged.connect(lambda v: self.fade_chosen.emit(v / 100))
@@ -90,7 +91,9 @@ class SourcesPage(QWidget):
         self._fill_sources(job.sources, records)
         lines = [line for record in records for line in sentences(record)]
         self._trouble.setText(
-            "\n".join(lines[:14] + ([f"… and {len(lines) - 14} more; see the report."] if len(lines) > 14 else []))
+            "\n".join(
+                lines[:14] + ([tr("… and {0} more; see the report.", len(lines) - 14)] if len(lines) > 14 else [])
+            )
         )
         self._trouble.setVisible(bool(lines))
         received = self.session.peek(RECEIVED)
@@ -117,17 +120,17 @@ class SourcesPage(QWidget):
         name = label(source.name, "heading", wrap=True)
         name.setToolTip(source.path or source.name)
         grid.addWidget(name, 0, 0, 1, 2)
-        size = f"{len(source.data) / 1024:,.0f} kB".replace(",", "\u202f")
+        size = tr("{0:,.0f} kB", len(source.data) / 1024).replace(",", "\u202f")
         form = record.version if record.format == "image" else f"{record.format.upper()} {record.version}"
         facts = [form.strip(), size, _LINKS[source.link]]
         if source.path and Path(source.path).name != source.name:
-            facts[-1] = f"linked to {Path(source.path).name}"
+            facts[-1] = tr("linked to {0}", Path(source.path).name)
         if record.blocks:
             facts.insert(2, counted(record.blocks, "block insertion"))
         grid.addWidget(label(", ".join(facts), "dim", wrap=True), 1, 0, 1, 2)
-        change = button("Change what is taken…", f"Change what is taken of {source.name}")
+        change = button(tr("Change what is taken…"), tr("Change what is taken of {0}", source.name))
         change.clicked.connect(lambda: self.change_wanted.emit(source.number))
-        more = button("More", f"More about {source.name}")
+        more = button(tr("More"), tr("More about {0}", source.name))
         more.setMenu(self._menu(source, several))
         grid.addWidget(change, 2, 0)
         grid.addWidget(more, 2, 1)
@@ -137,18 +140,18 @@ class SourcesPage(QWidget):
     def _menu(self, source: Source, several: bool) -> QMenu:
         menu = QMenu(self)
         entries = [
-            ("Select its curves", self.select_wanted),
-            ("Replace one layer from a revised file…", self.replace_wanted),
+            (tr("Select its curves"), self.select_wanted),
+            (tr("Replace one layer from a revised file…"), self.replace_wanted),
         ]
         if source.link == "linked":
-            entries.append(("Pause the link", self.pause_wanted))
+            entries.append((tr("Pause the link"), self.pause_wanted))
         elif source.link == "paused":
-            entries.append(("Resume the link", self.pause_wanted))
-        entries.append(("Link to another file…", self.relink_wanted))
+            entries.append((tr("Resume the link"), self.pause_wanted))
+        entries.append((tr("Link to another file…"), self.relink_wanted))
         if source.link != "held":
-            entries.append(("Detach from its file", self.detach_wanted))
+            entries.append((tr("Detach from its file"), self.detach_wanted))
         if several:
-            entries.append(("Remove from the job", self.remove_wanted))
+            entries.append((tr("Remove from the job"), self.remove_wanted))
         for text, signal in entries:
             action = menu.addAction(text)
             assert action is not None, "a menu gives the action that it was asked for"
@@ -161,7 +164,7 @@ class SourcesPage(QWidget):
         for k, (layer, record) in enumerate(rows):
             curves = {kind: layer.counts[kind] for kind in CURVE_KINDS if kind in layer.counts}
             notes = {kind: n for kind, n in layer.counts.items() if kind not in CURVE_KINDS}
-            tip = f"{layer.name} ({layer.state}) of {record.file}"
+            tip = tr("{0} ({1}) of {2}", layer.name, layer.state, record.file)
             self._what.setItem(k, 0, cell(layer.name, tip=tip))
             self._what.setItem(k, 1, cell(str(sum(curves.values()) or "–"), figure=True))
             mostly = cell(_short(curves), tip=_long(curves))
@@ -186,10 +189,10 @@ class ChangesView(QFrame):
         column.setSpacing(6)
         self._title = label("", "heading", wrap=True)
         self._says = label("", "", wrap=True)
-        self._table = table("What changed, by layer", ("Layer", "new", "gone", "moved", "same"), 0)
+        self._table = table(tr("What changed, by layer"), (tr("Layer"), "new", "gone", "moved", "same"), 0)
         row = QHBoxLayout()
-        accept = button("Take the new one over", primary=True)
-        stay = button("Stay with the old")
+        accept = button(tr("Take the new one over"), primary=True)
+        stay = button(tr("Stay with the old"))
         accept.clicked.connect(self.accept_wanted)
         stay.clicked.connect(self.stay_wanted)
         row.addWidget(accept)
@@ -207,8 +210,8 @@ class ChangesView(QFrame):
         if revised is None:
             return
         changes = revised.changes
-        self._title.setText(f"{revised.new.name} changed on disk")
-        self._says.setText(f"{changes.sentence()}. Nothing is changed until you say so.")
+        self._title.setText(tr("{0} changed on disk", revised.new.name))
+        self._says.setText(tr("{0}. Nothing is changed until you say so.", changes.sentence()))
         changed = [x for x in changes.layers if x.added or x.removed or x.moved]
         self._table.setRowCount(len(changed))
         for k, layer in enumerate(changed):

@@ -12,6 +12,7 @@ import msgspec
 from PyQt6.QtCore import QObject, QProcess, QProcessEnvironment, QTimer, pyqtSignal
 
 from syntaxa.app.stages.intake.picture_worker import Answer, Order
+from syntaxa.app.words import tr
 
 #: Milliseconds that one picture may take.
 _PATIENCE = 60_000
@@ -121,7 +122,7 @@ class Thumbnails(QObject):
         """The process died on a file: that one has no picture, the next has a new process."""
         self._process = None
         if self._now:
-            self._answered("No picture could be made of it.")
+            self._answered(tr("No picture could be made of it."))
 
     def _too_slow(self) -> None:
         if self._process is not None:

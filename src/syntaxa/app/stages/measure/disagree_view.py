@@ -7,8 +7,9 @@ from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
-from syntaxa.app.widgets.labels import button, counted, label
+from syntaxa.app.widgets.labels import button, label
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted, tr
 from syntaxa.measure.disagreements import Disagreement
 from syntaxa.measure.steps import JudgeDimension, Verdict
 from syntaxa.measure.views import DISAGREEMENTS
@@ -25,12 +26,12 @@ class DisagreeView(QWidget):
         self._lengths = LengthFormat("mm")
         self._says = label("", "dim", wrap=True)
         self.table = RowsView(
-            "Dimensions that disagree with the drawing",
+            tr("Dimensions that disagree with the drawing"),
             (
-                Column("Text", lambda d: d.text, figure=False),
-                Column("Says", lambda d: self._shown(d, d.stated)),
+                Column(tr("Text"), lambda d: d.text, figure=False),
+                Column(tr("Says"), lambda d: self._shown(d, d.stated)),
                 Column("Drawn", lambda d: self._shown(d, d.drawn)),
-                Column("Judged", lambda d: d.verdict or "open", figure=False),
+                Column(tr("Judged"), lambda d: d.verdict or "open", figure=False),
             ),
         )
         self.table.setFixedHeight(126)
@@ -40,14 +41,14 @@ class DisagreeView(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Dimensions that disagree", "heading"))
+        column.addWidget(label(tr("Dimensions that disagree"), "heading"))
         column.addWidget(self._says)
         column.addWidget(self.table)
         row = QHBoxLayout()
         for text, name, verdict in (
-            ("Wrong text", "The text of this dimension is wrong", "wrong text"),
-            ("Not to scale", "This dimension is not to scale", "not to scale"),
-            ("Open again", "Take the mark off this dimension", ""),
+            (tr("Wrong text"), tr("The text of this dimension is wrong"), tr("wrong text")),
+            (tr("Not to scale"), tr("This dimension is not to scale"), tr("not to scale")),
+            (tr("Open again"), tr("Take the mark off this dimension"), ""),
         ):
             made = button(text, name)
             made.clicked.connect(lambda _checked, said=verdict: self._judge(said))
@@ -69,8 +70,10 @@ class DisagreeView(QWidget):
         rows = self._rows()
         self.setVisible(bool(rows))
         self._says.setText(
-            f"{counted(len(rows), 'dimension says', 'dimensions say')} something else than what is drawn. "
-            "Nothing moves when they are judged: what is drawn counts."
+            tr(
+                "{0} something else than what is drawn. Nothing moves when they are judged: what is drawn counts.",
+                counted(len(rows), "dimension says", "dimensions say"),
+            )
         )
         self.table.model_.show_rows(rows)
 

@@ -10,17 +10,18 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.measure.picking import PickPoints, size_now
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import LengthField, NumberField
+from syntaxa.app.words import tr
 from syntaxa.geometry.points import Point
 from syntaxa.measure.steps import OriginMode, PlaceOrigin
 
 _ORIGINS: tuple[tuple[OriginMode, str], ...] = (
-    ("as-drawn", "As drawn"),
-    ("lower-left", "Lower left of what goes out"),
-    ("centre", "Centre of what goes out"),
-    ("point", "At a point, as drawn"),
-    ("file-point", "At a point, in the file's numbers"),
-    ("curve-centre", "Centre of a circle or arc"),
-    ("mark", "At a mark on a layer"),
+    ("as-drawn", tr("As drawn")),
+    ("lower-left", tr("Lower left of what goes out")),
+    ("centre", tr("Centre of what goes out")),
+    ("point", tr("At a point, as drawn")),
+    ("file-point", tr("At a point, in the file's numbers")),
+    ("curve-centre", tr("Centre of a circle or arc")),
+    ("mark", tr("At a mark on a layer")),
 )
 
 
@@ -37,28 +38,28 @@ class Origin(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Origin", "heading"))
+        column.addWidget(label(tr("Origin"), "heading"))
         self._add_fields(column)
 
     def _add_fields(self, column: QVBoxLayout) -> None:
         self._mode = narrow(QComboBox())
-        self._mode.setAccessibleName("Where the origin is")
+        self._mode.setAccessibleName(tr("Where the origin is"))
         for mode, text in _ORIGINS:
             self._mode.addItem(text, mode)
         self._mode.activated.connect(lambda _index: self._mode_chosen())
         self._layer = narrow(QComboBox())
-        self._layer.setAccessibleName("Layer that holds the mark")
+        self._layer.setAccessibleName(tr("Layer that holds the mark"))
         self._layer.textActivated.connect(lambda name: self._session.do(PlaceOrigin("mark", layer=name)))
-        self._ox, self._oy = LengthField("Origin X"), LengthField("Origin Y")
+        self._ox, self._oy = LengthField(tr("Origin X")), LengthField(tr("Origin Y"))
         self._fx, self._fy = (
-            NumberField("Origin X in the file's numbers"),
-            NumberField("Origin Y in the file's numbers"),
+            NumberField(tr("Origin X in the file's numbers")),
+            NumberField(tr("Origin Y in the file's numbers")),
         )
         for field in (self._ox, self._oy, self._fx, self._fy):
             field.entered.connect(lambda _value: self._place_typed())
         for field in (self._ox, self._oy):
             field.typing.connect(lambda _value: self._preview())
-        self._pick_button = button("Pick…", "Pick the origin in the drawing")
+        self._pick_button = button(tr("Pick…"), tr("Pick the origin in the drawing"))
         self._pick_button.clicked.connect(self.pick_origin)
         top = QHBoxLayout()
         top.addWidget(self._mode, 1)
@@ -78,8 +79,8 @@ class Origin(QWidget):
         if self._mode.currentData() == "curve-centre":
             self.circle_wanted.emit()
         elif self.pick is not None:
-            says = "Click the point that becomes the origin; ends, middles, centres and crossings snap."
-            self.pick(("Origin here",), says, lambda points: self.place_at(points[0]))
+            says = tr("Click the point that becomes the origin; ends, middles, centres and crossings snap.")
+            self.pick((tr("Origin here"),), says, lambda points: self.place_at(points[0]))
 
     def place_at(self, place: Point) -> None:
         """Puts the origin at a point (mm, as things lie now)."""

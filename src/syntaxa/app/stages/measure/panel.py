@@ -13,6 +13,7 @@ from syntaxa.app.stages.measure.placing import Placing
 from syntaxa.app.stages.measure.source_place import SourcePlace
 from syntaxa.app.stages.measure.unit_view import UnitView
 from syntaxa.app.widgets.labels import label
+from syntaxa.app.words import tr
 from syntaxa.measure.views import FIRST_SIZE, SIZE
 
 
@@ -30,7 +31,7 @@ class MeasurePanel(StagePanel):
         sizes = QGridLayout()
         sizes.setHorizontalSpacing(10)
         sizes.setVerticalSpacing(3)
-        for k, (text, figure) in enumerate((("Size as received", self._before), ("Size now", self._after))):
+        for k, (text, figure) in enumerate(((tr("Size as received"), self._before), (tr("Size now"), self._after))):
             sizes.addWidget(label(text, "dim"), k, 0)
             sizes.addWidget(figure, k, 1)
         sizes.addWidget(self._would, 2, 1)
@@ -44,14 +45,14 @@ class MeasurePanel(StagePanel):
         self.source_place = SourcePlace(session)
         for part in (self.units, self.disagree, self.placing, self.source_place):
             self.body.addWidget(part)
-        self.body.addWidget(label("Show lengths in", "heading"))
+        self.body.addWidget(label(tr("Show lengths in"), "heading"))
         self._display = QComboBox()
-        self._display.setAccessibleName("Display unit")
+        self._display.setAccessibleName(tr("Display unit"))
         self._display.addItems(DISPLAY_UNITS)
         self._display.textActivated.connect(self.display_unit_chosen)
         row = QHBoxLayout()
         row.addWidget(self._display)
-        row.addWidget(label("Changes what you read, never the geometry.", "dim", wrap=True), 1)
+        row.addWidget(label(tr("Changes what you read, never the geometry."), "dim", wrap=True), 1)
         self.body.addLayout(row)
         self.body.addStretch(1)
 
@@ -75,5 +76,5 @@ class MeasurePanel(StagePanel):
     def _show_would_be(self, box: tuple[float, float, float, float] | None) -> None:
         self._would.setVisible(box is not None)
         if box is not None:
-            self._would.setText(f"would be {self.lengths.size(box)}")
+            self._would.setText(tr("would be {0}", self.lengths.size(box)))
         self.would_be.emit(box)

@@ -12,6 +12,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.measure.picking import PickPoints, size_now
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import LengthField, NumberField
+from syntaxa.app.words import tr
 from syntaxa.geometry.points import Point
 from syntaxa.measure.steps import ScaleBy
 
@@ -30,23 +31,26 @@ class Scaling(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Scale", "heading"))
+        column.addWidget(label(tr("Scale"), "heading"))
         self._add_fields(column)
 
     def _add_fields(self, column: QVBoxLayout) -> None:
-        self._x, self._y = NumberField("Factor in X", least=0.0), NumberField("Factor in Y, if another", least=0.0)
+        self._x, self._y = (
+            NumberField(tr("Factor in X"), least=0.0),
+            NumberField(tr("Factor in Y, if another"), least=0.0),
+        )
         self._x.setPlaceholderText("40/96")
-        self._y.setPlaceholderText("as in X")
-        self._wide, self._high = LengthField("Wanted width", least=0.0), LengthField("Wanted height", least=0.0)
+        self._y.setPlaceholderText(tr("as in X"))
+        self._wide, self._high = LengthField(tr("Wanted width"), least=0.0), LengthField(tr("Wanted height"), least=0.0)
         self._wide.setPlaceholderText("wanted")
         self._high.setPlaceholderText("wanted")
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         fields: tuple[tuple[str, NumberField], ...] = (
-            ("Factor", self._x),
+            (tr("Factor"), self._x),
             ("Y", self._y),
-            ("Width", self._wide),
-            ("Height", self._high),
+            (tr("Width"), self._wide),
+            (tr("Height"), self._high),
         )
         for k, (text, field) in enumerate(fields):
             name = label(text, "dim")
@@ -61,11 +65,11 @@ class Scaling(QWidget):
         for _, field in fields:
             field.typing.connect(lambda _value: self._preview())
         row = QHBoxLayout()
-        two = button("By two points…", "Scale by two points and the length that they should have")
+        two = button(tr("By two points…"), tr("Scale by two points and the length that they should have"))
         two.clicked.connect(self.pick_reference)
         row.addWidget(two)
         row.addStretch()
-        self._no_scale = button("No scaling", "Take the scaling back")
+        self._no_scale = button(tr("No scaling"), tr("Take the scaling back"))
         self._no_scale.clicked.connect(lambda: self._session.do(ScaleBy()))
         row.addWidget(self._no_scale)
         column.addLayout(row)
@@ -73,15 +77,15 @@ class Scaling(QWidget):
         inside = QGridLayout(self._reference_row)
         inside.setContentsMargins(0, 0, 0, 0)
         self._measured = label("", "dim")
-        self._should = LengthField("Length that the two points should have", least=0.0)
+        self._should = LengthField(tr("Length that the two points should have"), least=0.0)
         self._should.entered.connect(lambda value: self._scale_by_reference(value))
         self._axis = narrow(QComboBox())
-        self._axis.setAccessibleName("What is scaled by the two points")
-        for text, axis in (("both ways", "both"), ("X alone", "x"), ("Y alone", "y")):
+        self._axis.setAccessibleName(tr("What is scaled by the two points"))
+        for text, axis in ((tr("both ways"), "both"), (tr("X alone"), "x"), (tr("Y alone"), "y")):
             self._axis.addItem(text, axis)
         self._axis.activated.connect(lambda _index: self._tell_reference())
         inside.addWidget(self._measured, 0, 0, 1, 3)
-        inside.addWidget(label("should be", "dim"), 1, 0)
+        inside.addWidget(label(tr("should be"), "dim"), 1, 0)
         inside.addWidget(self._should, 1, 1)
         inside.addWidget(self._axis, 1, 2)
         self._reference_row.hide()
@@ -92,7 +96,11 @@ class Scaling(QWidget):
     def pick_reference(self) -> None:
         """Asks for the two points of a known length."""
         if self.pick is not None:
-            self.pick(("First point", "Second point"), "Click two points whose distance you know.", self._got_reference)
+            self.pick(
+                (tr("First point"), tr("Second point")),
+                tr("Click two points whose distance you know."),
+                self._got_reference,
+            )
 
     def _scale(self) -> None:
         across, up = self._x.number(), self._y.number()
@@ -106,7 +114,7 @@ class Scaling(QWidget):
         self._should.setFocus()
 
     def _tell_reference(self) -> None:
-        self._measured.setText(f"The two points are {self._lengths.text(self._reference_length())} apart and")
+        self._measured.setText(tr("The two points are {0} apart and", self._lengths.text(self._reference_length())))
 
     def _reference_length(self) -> float:
         if self._reference is None:
@@ -117,12 +125,12 @@ class Scaling(QWidget):
     def _scale_by_reference(self, wanted: float) -> None:
         measured, now = self._reference_length(), self._factors_now()
         if measured <= 0:
-            self._session.told.emit("The two points have no distance that way; pick two others.")
+            self._session.told.emit(tr("The two points have no distance that way; pick two others."))
             return
         factor, axis = wanted / measured, self._axis.currentData()
         across = now[0] * (factor if axis in ("both", "x") else 1.0)
         up = now[1] * (factor if axis in ("both", "y") else 1.0)
-        because = f"{self._lengths.text(measured)} should be {self._lengths.text(wanted)}"
+        because = tr("{0} should be {1}", self._lengths.text(measured), self._lengths.text(wanted))
         self._reference_row.hide()
         self._reference = None
         self._should.show_nothing()

@@ -10,15 +10,16 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.measure.picking import PickPoints
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField, NumberField
+from syntaxa.app.words import tr
 from syntaxa.drawing.state import Taken
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.measure.steps import OwnPlace, PlaceSource
 
 _PLACES: tuple[tuple[OwnPlace, str], ...] = (
-    ("as-drawn", "Origin of its file"),
-    ("lower-left", "Lower left of what goes out of it"),
-    ("centre", "Centre of what goes out of it"),
-    ("point", "A point of it"),
+    ("as-drawn", tr("Origin of its file")),
+    ("lower-left", tr("Lower left of what goes out of it")),
+    ("centre", tr("Centre of what goes out of it")),
+    ("point", tr("A point of it")),
 )
 
 
@@ -32,21 +33,24 @@ class SourcePlace(QWidget):
         self._number, self._chosen = 1, 0
         self.pick: PickPoints | None = None
         self._source, self._own = narrow(QComboBox()), narrow(QComboBox())
-        self._source.setAccessibleName("Source that is placed")
+        self._source.setAccessibleName(tr("Source that is placed"))
         self._source.activated.connect(lambda _index: self._choose_source())
-        self._own.setAccessibleName("Place of the source that is put at X and Y")
+        self._own.setAccessibleName(tr("Place of the source that is put at X and Y"))
         for place, text in _PLACES:
             self._own.addItem(text, place)
         self._own.activated.connect(lambda _index: self._choose_own())
-        self._x, self._y = LengthField("X that the place of the source goes to"), LengthField("Y that it goes to")
-        self._angle = AngleField("Angle that the source is turned by, in degrees")
-        self._factor = NumberField("Factor that the source is scaled by", least=0.0)
-        self._width = LengthField("Wanted width of the source", least=0.0)
+        self._x, self._y = (
+            LengthField(tr("X that the place of the source goes to")),
+            LengthField(tr("Y that it goes to")),
+        )
+        self._angle = AngleField(tr("Angle that the source is turned by, in degrees"))
+        self._factor = NumberField(tr("Factor that the source is scaled by"), least=0.0)
+        self._width = LengthField(tr("Wanted width of the source"), least=0.0)
         for field in (self._x, self._y, self._width):
-            field.setPlaceholderText("as drawn")
-        self._pick = button("By two points…", "Pick a point of the source, and where it goes")
+            field.setPlaceholderText(tr("as drawn"))
+        self._pick = button(tr("By two points…"), tr("Pick a point of the source, and where it goes"))
         self._pick.clicked.connect(self.pick_points)
-        self._as_drawn = button("As drawn", "Put the source back where and as large as it is drawn")
+        self._as_drawn = button(tr("As drawn"), tr("Put the source back where and as large as it is drawn"))
         self._as_drawn.clicked.connect(lambda: self._session.do(PlaceSource(self._number)))
         self._lay_out()
         self._x.entered.connect(lambda _value: self._do_place())
@@ -59,18 +63,18 @@ class SourcePlace(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("One source beside the others", "heading"))
+        column.addWidget(label(tr("One source beside the others"), "heading"))
         column.addWidget(self._source)
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         fields: tuple[tuple[str, NumberField], ...] = (
-            ("goes to X", self._x),
+            (tr("goes to X"), self._x),
             ("Y", self._y),
-            ("Turned by", self._angle),
-            ("Factor", self._factor),
-            ("Width", self._width),
+            (tr("Turned by"), self._angle),
+            (tr("Factor"), self._factor),
+            (tr("Width"), self._width),
         )
-        grid.addWidget(label("Its place", "dim"), 0, 0)
+        grid.addWidget(label(tr("Its place"), "dim"), 0, 0)
         grid.addWidget(self._own, 0, 1, 1, 3)
         for k, (text, field) in enumerate(fields):
             name = label(text, "dim")
@@ -89,8 +93,8 @@ class SourcePlace(QWidget):
     def pick_points(self) -> None:
         """Asks for a point of the source and for the point where it goes."""
         if self.pick is not None:
-            says = "Click a point of this source, then where it goes; ends, middles, centres and crossings snap."
-            self.pick(("Point of the source", "Goes here"), says, self._got_points)
+            says = tr("Click a point of this source, then where it goes; ends, middles, centres and crossings snap.")
+            self.pick((tr("Point of the source"), tr("Goes here")), says, self._got_points)
 
     def _got_points(self, points: list[Point]) -> None:
         state, taken = self._session.state, self._taken()

@@ -9,6 +9,7 @@ from syntaxa.app.canvas.layers.hand import GhostLayer
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.measure.panel import MeasurePanel
+from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
@@ -23,8 +24,8 @@ _CONTEXT_MM = 30.0
 class MeasureStage(Stage):
     """Settles the size and the place of everything."""
 
-    name, title, icon = "measure", "Measure", "measure"
-    purpose = "Settle the unit, and the true size follows. Every clue says what it speaks for."
+    name, title, icon = "measure", tr("Measure"), "measure"
+    purpose = tr("Settle the unit, and the true size follows. Every clue says what it speaks for.")
     notes = "all"
 
     def __init__(self, shell: Shell) -> None:
@@ -69,13 +70,13 @@ class MeasureStage(Stage):
             centred = [c for c in canvas.selection.scene.curves if _has_centre(c, here)]
             chosen = centred[0] if centred else canvas.curve_at(x, y, _has_centre)
             if chosen is None:
-                self.shell.tell("There is no circle or arc; click on one, or on its centre.")
+                self.shell.tell(tr("There is no circle or arc; click on one, or on its centre."))
             else:
                 panel.placing.origin.place_at_curve(chosen.id)
 
         self.shell.show_canvas()
-        says = "Click the circle or arc whose centre becomes the origin."
-        self.shell.picking.point("Circle or arc", says, got)
+        says = tr("Click the circle or arc whose centre becomes the origin.")
+        self.shell.picking.point(tr("Circle or arc"), says, got)
 
     def _show_place(self, x: float, y: float) -> None:
         self.shell.canvas.fit_box((x - _CONTEXT_MM, y - _CONTEXT_MM, x + _CONTEXT_MM, y + _CONTEXT_MM))

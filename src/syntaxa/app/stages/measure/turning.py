@@ -12,6 +12,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.measure.picking import PickPoints
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField
+from syntaxa.app.words import tr
 from syntaxa.geometry.points import Point
 from syntaxa.measure.steps import About, Mirror, Turn, about, turning
 
@@ -31,26 +32,26 @@ class Turning(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(7)
-        column.addWidget(label("Turn and mirror", "heading"))
+        column.addWidget(label(tr("Turn and mirror"), "heading"))
         self._add_fields(column)
 
     def _add_fields(self, column: QVBoxLayout) -> None:
-        self._angle = AngleField("Angle to turn by, in degrees")
+        self._angle = AngleField(tr("Angle to turn by, in degrees"))
         self._angle.setPlaceholderText("0°")
         self._angle.typing.connect(self._preview)
         self._angle.entered.connect(lambda value: self._session.do(Turn(value, self._about_now())))
         self._about = narrow(QComboBox())
-        self._about.setAccessibleName("What is turned and mirrored about")
+        self._about.setAccessibleName(tr("What is turned and mirrored about"))
         for place, text in _ABOUT:
             self._about.addItem(text, place)
         self._about.activated.connect(lambda _index: self._turn_about())
         row = QHBoxLayout()
-        for text, widget in (("Turn by", self._angle), ("about", self._about)):
+        for text, widget in ((tr("Turn by"), self._angle), ("about", self._about)):
             row.addWidget(label(text, "dim"))
             row.addWidget(widget, 1)
         column.addLayout(row)
         points = QHBoxLayout()
-        two = button("By two points…", "Turn by two points and the angle that they should have")
+        two = button(tr("By two points…"), tr("Turn by two points and the angle that they should have"))
         two.clicked.connect(self.pick_angle)
         points.addWidget(two)
         points.addStretch()
@@ -58,8 +59,8 @@ class Turning(QWidget):
         buttons = QHBoxLayout()
         self._flips: dict[str, QPushButton] = {}
         for axis, text, name in (
-            ("left-right", "Flip left–right", "Mirror left and right"),
-            ("top-bottom", "Flip top–bottom", "Mirror top and bottom"),
+            ("left-right", tr("Flip left–right"), tr("Mirror left and right")),
+            ("top-bottom", tr("Flip top–bottom"), tr("Mirror top and bottom")),
         ):
             flip = button(text, name)
             flip.setCheckable(True)
@@ -72,10 +73,10 @@ class Turning(QWidget):
         inside = QHBoxLayout(self._angle_row)
         inside.setContentsMargins(0, 0, 0, 0)
         self._angle_now = label("", "dim")
-        self._angle_should = AngleField("Angle that the two points should have, in degrees")
+        self._angle_should = AngleField(tr("Angle that the two points should have, in degrees"))
         self._angle_should.entered.connect(self._turn_by_reference)
         inside.addWidget(self._angle_now)
-        inside.addWidget(label("should be", "dim"))
+        inside.addWidget(label(tr("should be"), "dim"))
         inside.addWidget(self._angle_should, 1)
         self._angle_row.hide()
         column.addWidget(self._angle_row)
@@ -85,11 +86,15 @@ class Turning(QWidget):
     def pick_angle(self) -> None:
         """Asks for two points of a known direction."""
         if self.pick is not None:
-            self.pick(("First point", "Second point"), "Click two points whose direction you know.", self._got_angle)
+            self.pick(
+                (tr("First point"), tr("Second point")),
+                tr("Click two points whose direction you know."),
+                self._got_angle,
+            )
 
     def _got_angle(self, points: list[Point]) -> None:
         self._turned = math.degrees((points[1] - points[0]).angle)
-        self._angle_now.setText(f"They point to {self._turned:.4f}°,")
+        self._angle_now.setText(tr("They point to {0:.4f}°,", self._turned))
         self._angle_row.show()
         self._angle_should.setFocus()
 
@@ -99,7 +104,7 @@ class Turning(QWidget):
             return
         old = job.step_of(Turn)
         angle = wanted - self._turned + (old.angle_deg if isinstance(old, Turn) else 0.0)
-        because = f"{self._turned:.6g}° should be {wanted:.6g}°"
+        because = tr("{0:.6g}° should be {1:.6g}°", self._turned, wanted)
         self._angle_row.hide()
         self._turned = None
         self._angle_should.show_nothing()

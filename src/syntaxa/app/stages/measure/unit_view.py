@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QVBoxLayout, QWidget
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.widgets.labels import button, cell, label, narrow, set_role, table
+from syntaxa.app.words import tr
 from syntaxa.drawing.quantities import scale_in
 from syntaxa.drawing.state import Taken
 from syntaxa.drawing.units import UNIT_NAMES, mm_per
@@ -31,16 +32,16 @@ class UnitView(QWidget):
         self._number = 1
         self._lengths = LengthFormat("mm")
         self._source = narrow(QComboBox())
-        self._source.setAccessibleName("Source whose unit is shown")
+        self._source.setAccessibleName(tr("Source whose unit is shown"))
         self._source.activated.connect(lambda _index: self._choose_source())
         self._question = label("", "warning", wrap=True)
-        self._confirm = button("Take it", "Take the unit that is proposed", primary=True)
+        self._confirm = button(tr("Take it"), tr("Take the unit that is proposed"), primary=True)
         self._confirm.clicked.connect(self._take_proposed)
-        self.table = table("Units that the drawing may be in", ("Unit", "Likely", "Size if so"), 0)
+        self.table = table(tr("Units that the drawing may be in"), (tr("Unit"), tr("Likely"), tr("Size if so")), 0)
         self.table.cellClicked.connect(lambda row, _column: self._choose_row(row))
         self.table.cellActivated.connect(lambda row, _column: self._choose_row(row))
         self._reasons = label("", "dim", wrap=True)
-        self._reasons.setAccessibleName("What speaks for and against the unit")
+        self._reasons.setAccessibleName(tr("What speaks for and against the unit"))
         self._other, self._scale = narrow(QComboBox()), narrow(QComboBox())
         self._add_choices()
         column = QVBoxLayout(self)
@@ -51,7 +52,7 @@ class UnitView(QWidget):
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)
         grid.setColumnStretch(1, 1)
-        for k, (text, widget) in enumerate((("Other unit", self._other), ("Page is drawn at", self._scale))):
+        for k, (text, widget) in enumerate(((tr("Other unit"), self._other), (tr("Page is drawn at"), self._scale))):
             name = label(text, "dim")
             name.setBuddy(widget)
             grid.addWidget(name, k, 0)
@@ -59,13 +60,13 @@ class UnitView(QWidget):
         column.addLayout(grid)
 
     def _add_choices(self) -> None:
-        self._other.setAccessibleName("Unit of the drawing")
+        self._other.setAccessibleName(tr("Unit of the drawing"))
         for unit, name in UNIT_NAMES.items():
             self._other.addItem(f"{unit}   {name}", unit)
         self._other.activated.connect(lambda _index: self.choose(self._other.currentData()))
         self._scale.setEditable(True)
-        self._scale.setAccessibleName("Scale that the page is drawn at")
-        self._scale.setToolTip("1:5 for a page that shows things at a fifth; 1/4\" = 1' can be typed, too.")
+        self._scale.setAccessibleName(tr("Scale that the page is drawn at"))
+        self._scale.setToolTip(tr("1:5 for a page that shows things at a fifth; 1/4\" = 1' can be typed, too."))
         self._scale.addItems(_PAGE_SCALES)
         self._scale.textActivated.connect(self._choose_scale)
         line = self._scale.lineEdit()
@@ -147,15 +148,15 @@ class UnitView(QWidget):
 
     def _ask(self, source: SourceRead, taken: Taken, settled: bool) -> None:
         verdict, declared = source.verdict, source.received.report.declared
-        said = f"The file declares {UNIT_NAMES[declared]}." if declared else "The file declares no unit."
+        said = tr("The file declares {0}.", UNIT_NAMES[declared]) if declared else tr("The file declares no unit.")
         named = unit_name(verdict.unit, verdict.page_scale)
         self._confirm.setVisible(not settled and not verdict.sure)
-        self._confirm.setText(f"Take {named}")
+        self._confirm.setText(tr("Take {0}", named))
         if settled:
-            self._question.setText(f"Settled: {unit_name(taken.unit, taken.page_scale)}. {said}")
+            self._question.setText(tr("Settled: {0}. {1}", unit_name(taken.unit, taken.page_scale), said))
             set_role(self._question, "good")
         elif verdict.sure:
-            self._question.setText(f"{said} The clues speak for {named} ({verdict.confidence:.0%}).")
+            self._question.setText(tr("{0} The clues speak for {1} ({2:.0%}).", said, named, verdict.confidence))
             set_role(self._question, "good")
         else:
             self._question.setText(_doubt(verdict, said, named))
@@ -171,7 +172,7 @@ class UnitView(QWidget):
         self.table.setRowCount(len(rows))
         for k, candidate in enumerate(rows):
             chosen = (candidate.unit, candidate.page_scale) == here
-            name = f"{candidate.unit} at {scale_text(candidate.page_scale)}"
+            name = tr("{0} at {1}", candidate.unit, scale_text(candidate.page_scale))
             if candidate.page_scale == 1:
                 name = unit_name(candidate.unit)
             first = cell(f"{'●' if chosen else '○'}  {name}")
@@ -191,14 +192,14 @@ class UnitView(QWidget):
             (c for c in verdict.candidates if (c.unit, c.page_scale) == (taken.unit, taken.page_scale)), None
         )
         if candidate is None:
-            self._reasons.setText("Nothing in the drawing speaks for this unit.")
+            self._reasons.setText(tr("Nothing in the drawing speaks for this unit."))
             return
         # A clue that would rather have the same unit at another page scale reads like one for it.
         against = [k for k in candidate.speak_against if verdict.witnesses[k].unit != candidate.unit]
-        sides = [("▲ for", k) for k in candidate.speak_for] + [("▽ against", k) for k in against]
-        sides.sort(key=lambda side: (side[0] != "▲ for", -verdict.witnesses[side[1]].weight))
+        sides = [(tr("▲ for"), k) for k in candidate.speak_for] + [(tr("▽ against"), k) for k in against]
+        sides.sort(key=lambda side: (not side[0].startswith("▲"), -verdict.witnesses[side[1]].weight))
         lines = [f"{mark}: {verdict.witnesses[k].says}" for mark, k in sides[:_MOST_REASONS]]
-        self._reasons.setText("\n".join(lines) or "No clue tells the units apart.")
+        self._reasons.setText("\n".join(lines) or tr("No clue tells the units apart."))
 
     def _read(self) -> SourceRead | None:
         evaluation = self._session.evaluation
@@ -211,16 +212,17 @@ class UnitView(QWidget):
 
 def _doubt(verdict: Verdict, said: str, named: str) -> str:
     """The question, and what makes it one."""
-    speaks = f"the clues speak for {named} ({verdict.confidence:.0%})"
+    speaks = tr("the clues speak for {0} ({1:.0%})", named, verdict.confidence)
+    most = tr("Most clues speak for {0} ({1:.0%})", named, verdict.confidence)
     if not verdict.contradicted:
-        return f"Which unit is it? {said} As far as can be told, {speaks}."
+        return tr("Which unit is it? {0} As far as can be told, {1}.", said, speaks)
     against = verdict.witnesses[verdict.contradicted[0]]
     if against.kind == "header":
-        return f"Which unit is it? {said[:-1]}, but {speaks}."
-    return f"Which unit is it? {said} Most {speaks.removeprefix('the ')}, but not this one: {against.says}"
+        return tr("Which unit is it? {0}, but {1}.", said[:-1], speaks)
+    return tr("Which unit is it? {0} {1}, but not this one: {2}", said, most, against.says)
 
 
 def unit_name(unit: str, page_scale: float = 1.0) -> str:
     """A unit with the scale of its page: "inches", "points at 1:5"."""
     name = UNIT_NAMES[unit].replace(" to the inch)", ")").replace("(", "at ").replace(")", "")
-    return name if page_scale == 1 else f"{name} at {scale_text(page_scale)}"
+    return name if page_scale == 1 else tr("{0} at {1}", name, scale_text(page_scale))

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.stages.mend.fixing import fix
+from syntaxa.app.words import tr
 from syntaxa.errors import Progress
 from syntaxa.mend.views import Budget
 
@@ -23,24 +24,73 @@ def commands(stage: MendStage) -> Sequence[Command]:
         return session.job is not None
 
     return (
-        Command("next_finding", "Next finding", "Mend/walk", lambda: stage.show().step(1), "N", "next", findings),
-        Command("previous_finding", "Previous finding", "Mend/walk", lambda: stage.show().step(-1), "Shift+N",
-                "previous", findings),
-        Command("fix_chosen", "Fix this finding", "Mend/fix", lambda: stage.own_panel.findings.fix_chosen(), "X",
-                "fix", chosen),
-        Command("fix_all", "Fix all findings", "Mend/fix", lambda: fix(session, None), "Ctrl+Shift+X", "fix-all",
-                findings),
-        Command("flicker", "Flicker before and after", "Mend/see", stage.flicker, "Ctrl+B", "", chosen),
-        Command("try_tolerances", "Try every tolerance", "Mend/more", lambda: stage.show().try_tolerances(), "", "",
-                has_job),
-        Command("try_treatments", "Try treatments side by side", "Mend/more", lambda: stage.show().try_treatments(),
-                "", "", has_job),
-        Command("compare_received", "Compare with what was received", "Mend/more",
-                lambda: stage.show().show_compare(), "", "", has_job),
-        Command("reshape", "Reshape…", "Mend/more", lambda: stage.show().show_reshape(), "", "", has_job),
-        Command("ask_account", "Save the mending report…", "File/reports", lambda: ask_account(stage), "Ctrl+Shift+E",
-                "", has_job),
-    )  # fmt: skip
+        Command("next_finding", tr("Next finding"), "Mend/walk", lambda: stage.show().step(1), "N", "next", findings),
+        Command(
+            "previous_finding",
+            tr("Previous finding"),
+            "Mend/walk",
+            lambda: stage.show().step(-1),
+            "Shift+N",
+            "previous",
+            findings,
+        ),
+        Command(
+            "fix_chosen",
+            tr("Fix this finding"),
+            "Mend/fix",
+            lambda: stage.own_panel.findings.fix_chosen(),
+            "X",
+            "fix",
+            chosen,
+        ),
+        Command(
+            "fix_all",
+            tr("Fix all findings"),
+            "Mend/fix",
+            lambda: fix(session, None),
+            "Ctrl+Shift+X",
+            "fix-all",
+            findings,
+        ),
+        Command("flicker", tr("Flicker before and after"), "Mend/see", stage.flicker, "Ctrl+B", "", chosen),
+        Command(
+            "try_tolerances",
+            tr("Try every tolerance"),
+            "Mend/more",
+            lambda: stage.show().try_tolerances(),
+            "",
+            "",
+            has_job,
+        ),
+        Command(
+            "try_treatments",
+            tr("Try treatments side by side"),
+            "Mend/more",
+            lambda: stage.show().try_treatments(),
+            "",
+            "",
+            has_job,
+        ),
+        Command(
+            "compare_received",
+            tr("Compare with what was received"),
+            "Mend/more",
+            lambda: stage.show().show_compare(),
+            "",
+            "",
+            has_job,
+        ),
+        Command("reshape", tr("Reshape…"), "Mend/more", lambda: stage.show().show_reshape(), "", "", has_job),
+        Command(
+            "ask_account",
+            tr("Save the mending report…"),
+            "File/reports",
+            lambda: ask_account(stage),
+            "Ctrl+Shift+E",
+            "",
+            has_job,
+        ),
+    )
 
 
 def ask_account(stage: MendStage) -> None:
@@ -66,4 +116,4 @@ def ask_account(stage: MendStage) -> None:
         else:
             put_out(path, report_bytes(accounted, ending, made))
 
-    shell.run(f"Writing {path.name}", write, lambda _nothing: shell.tell(f"Wrote {path.name}."))
+    shell.run(tr("Writing {0}", path.name), write, lambda _nothing: shell.tell(tr("Wrote {0}.", path.name)))

@@ -12,16 +12,17 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.stages.mend.page import SidePage
 from syntaxa.app.stages.mend.views import COMPARED, Compared
-from syntaxa.app.widgets.labels import button, counted, label, row_of, set_role
+from syntaxa.app.widgets.labels import button, label, row_of, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted, tr
 from syntaxa.mend.deviation import Far, largest
 from syntaxa.mend.views import Budget
 
 #: Deviations that are listed.
 _MOST_FAR = 10
 
-_WAYS = (("Result only", ""), ("Swipe", "swipe"), ("Fade", "fade"))
+_WAYS = ((tr("Result only"), ""), (tr("Swipe"), "swipe"), (tr("Fade"), "fade"))
 
 
 class ComparePage(SidePage):
@@ -34,40 +35,40 @@ class ComparePage(SidePage):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.way = QComboBox()
-        self.way.setAccessibleName("How received and result are laid over each other")
+        self.way.setAccessibleName(tr("How received and result are laid over each other"))
         for text, name in _WAYS:
             self.way.addItem(text, name)
         self.way.currentIndexChanged.connect(lambda _index: self._tell())
         self.share = QSlider(Qt.Orientation.Horizontal)
-        self.share.setAccessibleName("How much of what was received is seen")
+        self.share.setAccessibleName(tr("How much of what was received is seen"))
         self.share.setRange(0, 100)
         self.share.setValue(50)
         self.share.valueChanged.connect(lambda _value: self._tell())
         self.column.addLayout(row_of(self.way, self.share))
-        self.heat = QCheckBox("Show how far off in bands")
+        self.heat = QCheckBox(tr("Show how far off in bands"))
         self.heat.toggled.connect(lambda _on: self._tell())
         self.column.addWidget(self.heat)
         self._key = label("", "dim", wrap=True)
         self.column.addWidget(self._key)
         self.far = RowsView(
-            "Largest deviations",
+            tr("Largest deviations"),
             (
-                Column("Curve", lambda row: f"#{row[0].curve}", figure=False),
-                Column("Of", self._side, figure=False),
-                Column("Apart", lambda row: self.lengths.small(row[0].distance)),
+                Column(tr("Curve"), lambda row: f"#{row[0].curve}", figure=False),
+                Column(tr("Of"), self._side, figure=False),
+                Column(tr("Apart"), lambda row: self.lengths.small(row[0].distance)),
             ),
         )
         self.far.selection().selectionChanged.connect(lambda *_: self._choose())
         self.column.addWidget(self.far, 1)
-        budget = label("Budget", "dim")
-        self.budget = LengthField("How far anything may be off what was received", least=0.0)
+        budget = label(tr("Budget"), "dim")
+        self.budget = LengthField(tr("How far anything may be off what was received"), least=0.0)
         self.budget.setPlaceholderText("none")
         self.budget.setMaximumWidth(110)
         self.budget.textChanged.connect(lambda _text: self._set_budget())
         budget.setBuddy(self.budget)
         self._unit, self.verdict = label("mm", "dim"), label("")
         self.column.addLayout(row_of(budget, self.budget, self._unit, self.verdict, None))
-        self.compare = button("Compare", "Measure how far the result lies from what was received", primary=True)
+        self.compare = button(tr("Compare"), tr("Measure how far the result lies from what was received"), primary=True)
         self.compare.clicked.connect(self.begin)
         self.add_buttons(right=self.compare)
 
@@ -87,17 +88,20 @@ class ComparePage(SidePage):
         for part in (self.way, self.share, self.heat):
             part.setEnabled(found is not None)
         if found is None:
-            says = "Measures both ways: what was received from the result, and the result from what was received."
+            says = tr("Measures both ways: what was received from the result, and the result from what was received.")
         else:
             dropped = [far for far in found.kept if self._is_dropped(far.curve)]
             kept = max((far.distance for far in found.kept if not self._is_dropped(far.curve)), default=0.0)
             made = found.made[0].distance if found.made else 0.0
-            says = (
-                f"Nothing received lies more than {self.lengths.small(kept)} from the result, nothing in it more "
-                f"than {self.lengths.small(made)} from what was received, to {self.lengths.small(found.bound)}."
+            says = tr(
+                "Nothing received lies more than {0} from the result, nothing in it more than {1} from what was "
+                "received, to {2}.",
+                self.lengths.small(kept),
+                self.lengths.small(made),
+                self.lengths.small(found.bound),
             )
             if dropped:
-                says += f" {counted(len(dropped), 'curve')} left out or made part of others."
+                says += tr(" {0} left out or made part of others.", counted(len(dropped), "curve"))
         self.says.setText(says)
         self._unit.setText(self.lengths.single)
         self.budget.show_in(self.lengths.single)
@@ -115,12 +119,12 @@ class ComparePage(SidePage):
         found = compared.deviation if compared is not None else None
         if found is None or budget is None:
             set_role(self.verdict, "dim")
-            self.verdict.setText("" if found is not None else "Compare to see whether it holds.")
+            self.verdict.setText("" if found is not None else tr("Compare to see whether it holds."))
             return
         off = found.made[0].distance if found.made else 0.0
         over = off > budget
         set_role(self.verdict, "" if over else "dim")
-        self.verdict.setText(f"Over it by {self.lengths.small(off - budget)}" if over else "It holds.")
+        self.verdict.setText(tr("Over it by {0}", self.lengths.small(off - budget)) if over else tr("It holds."))
 
     def _is_dropped(self, curve: str) -> bool:
         """Whether a curve that was received is no longer there, whole or in parts."""
@@ -130,7 +134,7 @@ class ComparePage(SidePage):
     def _side(self, row: tuple[Far, bool]) -> str:
         if row[1]:
             return "result"
-        return "left out" if self._is_dropped(row[0].curve) else "received"
+        return tr("left out") if self._is_dropped(row[0].curve) else "received"
 
     def _tell(self) -> None:
         """What the canvas is to lay over the result."""
@@ -144,10 +148,10 @@ class ComparePage(SidePage):
         heat = found.heat if self.heat.isChecked() else None
         if heat is not None:
             steps = ", ".join(f"{band_name(k, heat.top, self.lengths.small)}" for k in range(BANDS))
-            self._key.setText(f"From thin to thick: {steps}." if heat.top else "Nothing is off at all.")
+            self._key.setText(tr("From thin to thick: {0}.", steps) if heat.top else tr("Nothing is off at all."))
         else:
             self._key.setText("")
-        names = ("as received", "result")
+        names = (tr("as received"), "result")
         self.versus_wanted.emit(Versus(found.received if way else None, way, self.share.value() / 100, names, heat))
 
     def _choose(self) -> None:

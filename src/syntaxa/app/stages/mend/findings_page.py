@@ -17,6 +17,7 @@ from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import button, label
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import tr
 from syntaxa.mend.model import CHOICES, FINDING_KINDS, Finding
 from syntaxa.mend.steps import LeaveFindings
 
@@ -44,14 +45,14 @@ class FindingsPage(QWidget):
     def _add_filters(self, column: QVBoxLayout) -> None:
         row = QHBoxLayout()
         self._kind = QComboBox()
-        self._kind.setAccessibleName("Kind of finding to list")
+        self._kind.setAccessibleName(tr("Kind of finding to list"))
         self._kind.activated.connect(lambda _index: self._fill())
         row.addWidget(self._kind, 3)
-        self._back, self._next = button("Back", "Previous finding"), button("Next", "Next finding")
+        self._back, self._next = button(tr("Back"), tr("Previous finding")), button(tr("Next"), tr("Next finding"))
         self._back.clicked.connect(lambda: self.step(-1))
         self._next.clicked.connect(lambda: self.step(1))
         self._sketch = QComboBox()
-        self._sketch.setAccessibleName("Sketch whose findings are listed")
+        self._sketch.setAccessibleName(tr("Sketch whose findings are listed"))
         self._sketch.activated.connect(lambda _index: self._fill())
         for box in (self._kind, self._sketch):
             box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
@@ -59,14 +60,14 @@ class FindingsPage(QWidget):
         row.addWidget(self._sketch, 2)
         column.addLayout(row)
         limit = QHBoxLayout()
-        most = label("At most", "dim")
-        self.most = LengthField("List fixes that move at most", least=0.0)
-        self.most.setPlaceholderText("any move")
+        most = label(tr("At most"), "dim")
+        self.most = LengthField(tr("List fixes that move at most"), least=0.0)
+        self.most.setPlaceholderText(tr("any move"))
         self.most.setMaximumWidth(96)
         most.setBuddy(self.most)
         self.most.textChanged.connect(lambda _text: self._fill())
-        self.left_too = QCheckBox("Left ones")
-        self.left_too.setToolTip("List what was left as it is, too")
+        self.left_too = QCheckBox(tr("Left ones"))
+        self.left_too.setToolTip(tr("List what was left as it is, too"))
         self.left_too.toggled.connect(lambda _on: self._fill())
         limit.addWidget(most)
         limit.addWidget(self.most)
@@ -78,13 +79,17 @@ class FindingsPage(QWidget):
 
     def _add_table(self, column: QVBoxLayout) -> None:
         self.table = RowsView(
-            "Findings",
+            tr("Findings"),
             (
                 Column(
-                    "Finding", lambda f: str(f.kind).capitalize(), False, self._glyph, lambda f: FINDING_KINDS[f.kind]
+                    tr("Finding"),
+                    lambda f: str(f.kind).capitalize(),
+                    False,
+                    self._glyph,
+                    lambda f: FINDING_KINDS[f.kind],
                 ),
-                Column("Size", lambda f: self.lengths.small(f.size)),
-                Column("Moves", lambda f: self.lengths.small(max(f.cost, f.along)) if f.remedy else "–"),
+                Column(tr("Size"), lambda f: self.lengths.small(f.size)),
+                Column(tr("Moves"), lambda f: self.lengths.small(max(f.cost, f.along)) if f.remedy else "–"),
             ),
         )
         self.table.selection().selectionChanged.connect(lambda *_: self._choose())
@@ -97,26 +102,26 @@ class FindingsPage(QWidget):
         others = QHBoxLayout(self._decision)
         others.setContentsMargins(0, 0, 0, 0)
         self.way = QComboBox()
-        self.way.setAccessibleName("How the chosen finding is fixed")
+        self.way.setAccessibleName(tr("How the chosen finding is fixed"))
         self.way.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
         self.way.setMinimumContentsLength(18)
         others.addWidget(self.way, 1)
         self.note = QLineEdit()
-        self.note.setAccessibleName("Why the finding is left")
-        self.note.setPlaceholderText("why it is meant")
+        self.note.setAccessibleName(tr("Why the finding is left"))
+        self.note.setPlaceholderText(tr("why it is meant"))
         others.addWidget(self.note, 1)
-        self.leave = button("Leave", "Leave the chosen finding as it is, with the note")
+        self.leave = button(tr("Leave"), tr("Leave the chosen finding as it is, with the note"))
         self.leave.clicked.connect(self.leave_chosen)
         others.addWidget(self.leave)
         column.addWidget(self._decision)
 
     def _add_buttons(self, column: QVBoxLayout) -> None:
         buttons = QHBoxLayout()
-        self.fix_one = button("Fix this one", "Fix the chosen finding")
+        self.fix_one = button(tr("Fix this one"), tr("Fix the chosen finding"))
         self.fix_one.clicked.connect(self.fix_chosen)
-        self.fix_every = button("Fix all", "Fix all findings", primary=True)
+        self.fix_every = button(tr("Fix all"), tr("Fix all findings"), primary=True)
         self.fix_every.clicked.connect(self.fix_listed)
-        self.flicker = button("Flicker", "Show the chosen finding before and after its fix, by turns")
+        self.flicker = button(tr("Flicker"), tr("Show the chosen finding before and after its fix, by turns"))
         self.flicker.setCheckable(True)
         self.flicker.toggled.connect(self.flicker_wanted)
         buttons.addWidget(self.fix_one)
@@ -143,7 +148,7 @@ class FindingsPage(QWidget):
         chosen = self._kind.currentData()
         count = Counter(f.kind for f in findings(self.session))
         self._kind.clear()
-        self._kind.addItem(f"All kinds ({sum(count.values())})", "")
+        self._kind.addItem(tr("All kinds ({0})", sum(count.values())), "")
         for kind in FINDING_KINDS:
             if count[kind]:
                 self._kind.addItem(glyph_icon(kind, self.tokens), f"{kind.capitalize()} ({count[kind]})", kind)
@@ -154,7 +159,7 @@ class FindingsPage(QWidget):
         names = [s.name for s in state.profiles()] if state is not None else []
         chosen = self._sketch.currentData()
         self._sketch.clear()
-        self._sketch.addItem("All sketches", "")
+        self._sketch.addItem(tr("All sketches"), "")
         for name in names:
             self._sketch.addItem(name, name)
         self._sketch.setCurrentIndex(max(0, self._sketch.findData(chosen)))
@@ -202,27 +207,27 @@ class FindingsPage(QWidget):
         self.fix_one.setEnabled(can)
         self.flicker.setEnabled(can)
         self._decision.setVisible(finding is not None)
-        self.leave.setText("Leave" if finding is None or finding.note is None else "Take up")
+        self.leave.setText(tr("Leave") if finding is None or finding.note is None else tr("Take up"))
         self._show_ways(finding)
         listed = self._listed()
-        self.fix_every.setText("Fix all" if self._lists_all else f"Fix these {len(listed)}")
+        self.fix_every.setText(tr("Fix all") if self._lists_all else tr("Fix these {0}", len(listed)))
         self.fix_every.setEnabled(bool(listed))
         for step in (self._back, self._next):
             step.setEnabled(bool(self._rows))
         if finding is None:
-            self._detail.setText("No finding chosen.")
+            self._detail.setText(tr("No finding chosen."))
             return
         place = f"{self.lengths.number(finding.place.x)}, {self.lengths.text(finding.place.y)}"
         if finding.note is not None:
-            self._detail.setText(f"{FINDING_KINDS[finding.kind]} Left as it is. {finding.note}\nAt {place}")
+            self._detail.setText(tr("{0} Left as it is. {1}\nAt {2}", FINDING_KINDS[finding.kind], finding.note, place))
             return
         remedy = (
-            f" Fix ({finding.confidence:.0%} sure): {finding.remedy[:1].lower()}{finding.remedy[1:]}."
+            tr(" Fix ({0:.0%} sure): {1}{2}.", finding.confidence, finding.remedy[:1].lower(), finding.remedy[1:])
             if finding.remedy
-            else " No fix on offer."
+            else tr(" No fix on offer.")
         )
         curves = ", ".join(f"#{c}" for c in finding.curves[:4]) + (" …" if len(finding.curves) > 4 else "")
-        self._detail.setText(f"{FINDING_KINDS[finding.kind]}{remedy}\nAt {place}; curves {curves}")
+        self._detail.setText(tr("{0}{1}\nAt {2}; curves {3}", FINDING_KINDS[finding.kind], remedy, place, curves))
 
     def _choose(self) -> None:
         row = self.table.chosen_row()
@@ -260,7 +265,7 @@ class FindingsPage(QWidget):
     def _show_ways(self, finding: Finding | None) -> None:
         chosen = self.way.currentData()
         self.way.clear()
-        self.way.addItem(finding.remedy if finding is not None and finding.remedy else "No fix on offer", "")
+        self.way.addItem(finding.remedy if finding is not None and finding.remedy else tr("No fix on offer"), "")
         for choice in finding.choices if finding is not None else ():
             self.way.addItem(CHOICES[choice], choice)
         self.way.setCurrentIndex(max(0, self.way.findData(chosen)))

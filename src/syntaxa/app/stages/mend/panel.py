@@ -22,9 +22,10 @@ from syntaxa.app.stages.mend.reshape_page import ReshapePage
 from syntaxa.app.stages.mend.sweep_page import SweepPage
 from syntaxa.app.stages.mend.trials_page import TrialsPage
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.app.widgets.labels import button, counted, label, set_role
+from syntaxa.app.widgets.labels import button, label, set_role
 from syntaxa.app.widgets.length_field import LengthField
 from syntaxa.app.widgets.rows import Column, RowsView
+from syntaxa.app.words import counted, tr
 from syntaxa.drawing.quantities import plain_number
 from syntaxa.mend.model import Region
 from syntaxa.mend.steps import MendFindings
@@ -53,20 +54,20 @@ class MendPanel(StagePanel):
         self._sum = label("", wrap=True)
         self.body.addWidget(self._sum)
         self._tabs = QTabWidget()
-        self._tabs.setAccessibleName("Findings and regions")
+        self._tabs.setAccessibleName(tr("Findings and regions"))
         self.findings = FindingsPage(session)
         self.findings.flicker_wanted.connect(self._flicker_on)
-        self._tabs.addTab(self.findings, "Findings")
+        self._tabs.addTab(self.findings, tr("Findings"))
         self.regions = RowsView(
-            "Closed regions",
+            tr("Closed regions"),
             (
-                Column("In sketch", lambda r: str(r.sketch), figure=False, tip=_about_region),
-                Column("Area", lambda r: self.lengths.area(r.area)),
-                Column("Holes", lambda r: str(r.holes)),
+                Column(tr("In sketch"), lambda r: str(r.sketch), figure=False, tip=_about_region),
+                Column(tr("Area"), lambda r: self.lengths.area(r.area)),
+                Column(tr("Holes"), lambda r: str(r.holes)),
             ),
         )
         self.regions.selection().selectionChanged.connect(lambda *_: self._choose_region())
-        self._tabs.addTab(self.regions, "Regions")
+        self._tabs.addTab(self.regions, tr("Regions"))
         self.sweep, self.trials = SweepPage(session), TrialsPage(session)
         self.compare, self.reshape = ComparePage(session), ReshapePage(session)
         self._pages = {"Sweep": self.sweep, "Trials": self.trials, "Compare": self.compare, "Reshape": self.reshape}
@@ -82,13 +83,13 @@ class MendPanel(StagePanel):
 
     def _add_tolerance(self) -> None:
         row = QHBoxLayout()
-        name = label("Largest gap", "dim")
-        self._gap = LengthField("Largest gap that is closed", least=0.0)
+        name = label(tr("Largest gap"), "dim")
+        self._gap = LengthField(tr("Largest gap that is closed"), least=0.0)
         name.setBuddy(self._gap)
         self._gap.setMaximumWidth(110)
         self._gap.entered.connect(lambda gap: set_gap(self.session, gap))
         self._unit = label("mm", "dim")
-        self._auto = button("Use proposed", "Use the proposed tolerance")
+        self._auto = button(tr("Use proposed"), tr("Use the proposed tolerance"))
         self._auto.clicked.connect(lambda: set_gap(self.session, None))
         for part in (name, self._gap, self._unit, self._auto):
             row.addWidget(part)
@@ -134,7 +135,7 @@ class MendPanel(StagePanel):
         """Begins to take turns as soon as it is known what the fix would do."""
         fixed = self.session.view(TRIED_SCENE, self._flickers) if self._flickers is not None else None
         if fixed is not None and not self._turns.isActive():
-            self._lay_over("flicker", Versus(fixed, "fade", 1.0, ("fixed", "as it is")))
+            self._lay_over("flicker", Versus(fixed, "fade", 1.0, ("fixed", tr("as it is"))))
             self._turns.start()
 
     def _take_turns(self) -> None:
@@ -151,7 +152,7 @@ class MendPanel(StagePanel):
         self._unit.setText(self.lengths.single)
         if found is None:
             stopped = self.session.computing.was_given_up(SURVEY, self.session.chosen(Tuning))
-            waiting = "Stopped; Shift+F5 looks again." if stopped else "Looking for faults…"
+            waiting = tr("Stopped; Shift+F5 looks again.") if stopped else tr("Looking for faults…")
             self._say(waiting if there else "", "dim")
             return
         seen = found, self.lengths, self.tokens
@@ -162,7 +163,7 @@ class MendPanel(StagePanel):
         self._gap.show_value(found.gap, plain_number(found.gap / self.lengths.mm_per_unit, 4))
         proposed = self.lengths.small(found.proposal.gap)
         self._auto.setEnabled(self.session.chosen(Tuning).gap is not None)
-        self._reason.setText(f"Proposed: {proposed}. {self.lengths.sentence(found.proposal.says)}")
+        self._reason.setText(tr("Proposed: {0}. {1}", proposed, self.lengths.sentence(found.proposal.says)))
         self.findings.show_with(self.lengths, self.tokens)
         self.regions.model_.show_rows(found.survey.regions)
         self._summarise(len(found.survey.regions), found.survey.open_ends)
@@ -174,13 +175,13 @@ class MendPanel(StagePanel):
         advice = len(found_by(self.session)) - len(faults)
         parts = [f"{counted(regions, 'closed region')}, {counted(open_ends, 'open end')}."]
         if fixable:
-            parts.append(f"{counted(fixable, 'finding')} can be fixed within the tolerance.")
+            parts.append(tr("{0} can be fixed within the tolerance.", counted(fixable, "finding")))
         if left:
-            parts.append(f"{left} {'needs' if left == 1 else 'need'} your eye.")
+            parts.append(tr("{0} needs your eye." if left == 1 else "{0} need your eye.", left))
         if not faults:
-            parts.append("Nothing is wrong.")
+            parts.append(tr("Nothing is wrong."))
         if advice:
-            parts.append(f"{advice} {'is' if advice == 1 else 'are'} worth a look.")
+            parts.append(tr("{0} is worth a look." if advice == 1 else "{0} are worth a look.", advice))
         self._say(" ".join(parts), "warning" if faults else "good")
 
     def _say(self, text: str, role: str) -> None:
@@ -229,4 +230,4 @@ class MendPanel(StagePanel):
 
 
 def _about_region(region: Region) -> str:
-    return f"{len(region.curves)} curves, depth {region.depth}"
+    return tr("{0} curves, depth {1}", len(region.curves), region.depth)

@@ -12,6 +12,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.stages.mend.page import SidePage
 from syntaxa.app.widgets.labels import button, label, row_of
 from syntaxa.app.widgets.length_field import LengthField
+from syntaxa.app.words import tr
 from syntaxa.drawing.state import Entry
 from syntaxa.drawing.step import Step
 from syntaxa.mend.reshape import ArcsForCurves, RunOnTangent, Simplify, SquareUp
@@ -34,43 +35,43 @@ class Kind:
 
 KINDS: tuple[Kind, ...] = (
     Kind(
-        "Facets to arcs",
-        "Runs of short straight pieces become the arcs and circles that they stand for. No end of a run moves.",
+        tr("Facets to arcs"),
+        tr("Runs of short straight pieces become the arcs and circles that they stand for. No end of a run moves."),
         lambda page, within: RefitFacets(page.vertex.number() or 0.0, within),
         RefitFacets().sagitta,
-        "A facet leaves its arc by",
+        tr("A facet leaves its arc by"),
     ),
     Kind(
-        "Splines and ellipses to arcs",
-        "Each becomes a run of tangent arcs. Its ends stay where they are.",
+        tr("Splines and ellipses to arcs"),
+        tr("Each becomes a run of tangent arcs. Its ends stay where they are."),
         lambda _page, within: ArcsForCurves(within),
         ArcsForCurves().within,
-        "They lie off by at most",
+        tr("They lie off by at most"),
     ),
     Kind(
-        "Tangents made true",
-        "Rounded corners between lines are rounded anew with their radius; other arcs are bent to run on.",
+        tr("Tangents made true"),
+        tr("Rounded corners between lines are rounded anew with their radius; other arcs are bent to run on."),
         lambda _page, within: RunOnTangent(within),
         RunOnTangent().within,
-        "Nothing moves by more than",
+        tr("Nothing moves by more than"),
     ),
     Kind(
-        "Square up",
-        "What is nearly horizontal, vertical, equal or concentric becomes exactly so.",
+        tr("Square up"),
+        tr("What is nearly horizontal, vertical, equal or concentric becomes exactly so."),
         lambda page, within: SquareUp(within, *(box.isChecked() for box in page.parts)),
         SquareUp().within,
-        "Nothing moves by more than",
+        tr("Nothing moves by more than"),
     ),
     Kind(
-        "Simplify",
-        "Vertices that hardly count go from straight runs, and arcs of one circle become one.",
+        tr("Simplify"),
+        tr("Vertices that hardly count go from straight runs, and arcs of one circle become one."),
         lambda _page, within: Simplify(within),
         Simplify().within,
-        "The result lies off by at most",
+        tr("The result lies off by at most"),
     ),
     Kind(
-        "Leave out every second vertex",
-        "Straight runs lose every second vertex, whatever that comes to. Look first.",
+        tr("Leave out every second vertex"),
+        tr("Straight runs lose every second vertex, whatever that comes to. Look first."),
         lambda _page, _within: Simplify(None),
         None,
         "",
@@ -86,25 +87,25 @@ class ReshapePage(SidePage):
         #: The step that was looked at.
         self._step: Step | None = None
         self.kind = QComboBox()
-        self.kind.setAccessibleName("What is reshaped")
+        self.kind.setAccessibleName(tr("What is reshaped"))
         for kind in KINDS:
             self.kind.addItem(kind.name)
         self.column.insertWidget(0, self.kind)
         self._limit = label("", "dim")
-        self.within = LengthField("How far it may lie off", least=0.0)
+        self.within = LengthField(tr("How far it may lie off"), least=0.0)
         self._limit.setBuddy(self.within)
         self._limits = QWidget()
         self._units = [label("mm", "dim"), label("mm", "dim")]
         self._limits.setLayout(row_of(self._limit, self.within, self._units[0], None))
         self.column.addWidget(self._limits)
-        vertex = label("A vertex lies off its arc by", "dim")
-        self.vertex: LengthField = LengthField("How far a vertex may lie off its arc", least=0.0)
+        vertex = label(tr("A vertex lies off its arc by"), "dim")
+        self.vertex: LengthField = LengthField(tr("How far a vertex may lie off its arc"), least=0.0)
         vertex.setBuddy(self.vertex)
         self._vertices = QWidget()
         self._vertices.setLayout(row_of(vertex, self.vertex, self._units[1], None))
         self.column.addWidget(self._vertices)
         self.parts: list[QCheckBox] = [
-            QCheckBox(text) for text in ("Horizontal and vertical", "Equal circles", "Concentric circles")
+            QCheckBox(text) for text in (tr("Horizontal and vertical"), tr("Equal circles"), tr("Concentric circles"))
         ]
         self._choices = QWidget()
         under_each_other = QVBoxLayout(self._choices)
@@ -117,9 +118,9 @@ class ReshapePage(SidePage):
         self.told = label("", wrap=True)
         self.column.addWidget(self.told)
         self.column.addStretch(1)
-        self.look = button("Look", "Look what that would do, without changing anything")
+        self.look = button(tr("Look"), tr("Look what that would do, without changing anything"))
         self.look.clicked.connect(self.look_first)
-        self.do_it = button("Do it", primary=True)
+        self.do_it = button(tr("Do it"), primary=True)
         self.do_it.clicked.connect(self._do)
         self.add_buttons(self.look, right=self.do_it)
         self.vertex.show_length(RefitFacets().vertex)
@@ -179,9 +180,9 @@ class ReshapePage(SidePage):
         found = self._found
         self.do_it.setEnabled(found is not None and found.changed > 0)
         if found is None:
-            self.told.setText("" if self._step is None else "Looking…")
+            self.told.setText("" if self._step is None else tr("Looking…"))
         elif not found.changed:
             self.told.setText(found.says)
         else:
-            would = found.says.replace("became", "would become")
-            self.told.setText(f"{would} Nothing would be off by more than {self.lengths.small(found.max_mm)}.")
+            would = found.says.replace("became", tr("would become"))
+            self.told.setText(tr("{0} Nothing would be off by more than {1}.", would, self.lengths.small(found.max_mm)))

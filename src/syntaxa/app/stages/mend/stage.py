@@ -16,7 +16,7 @@ from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.mend.commands import commands
 from syntaxa.app.stages.mend.fixing import fix
 from syntaxa.app.stages.mend.panel import MendPanel
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.mend.model import Finding, Region
 
 #: mm shown round a finding at least, and times its size, so that its place can be told.
@@ -29,8 +29,8 @@ _ROUND_A_PLACE = 30.0
 class MendStage(Stage):
     """Goes through findings, and shows what its pages lay over the drawing."""
 
-    name, title, icon = "mend", "Mend", "mend"
-    purpose = "Choose a finding to see it; fix it, or all of them. Each fix says how far it moves anything."
+    name, title, icon = "mend", tr("Mend"), "mend"
+    purpose = tr("Choose a finding to see it; fix it, or all of them. Each fix says how far it moves anything.")
 
     def __init__(self, shell: Shell) -> None:
         super().__init__(shell)
@@ -78,7 +78,7 @@ class MendStage(Stage):
         if self.shell.session.evaluation is None or surveyed(self.shell.session) is None:
             return ""
         count = len(faults(self.shell.session))
-        return f"{counted(count, 'finding')} open" if count else "no findings"
+        return tr("{0} open", counted(count, "finding")) if count else tr("no findings")
 
     def has_findings(self) -> bool:
         """Whether there is anything to go through."""
@@ -121,7 +121,7 @@ class MendStage(Stage):
         """What squaring up would do."""
         self.own_panel.show_reshape()
         page = self.own_panel.reshape
-        page.kind.setCurrentText("Square up")
+        page.kind.setCurrentText(tr("Square up"))
         page.look_first()
 
     # ------------------------------------------------------------------ showing

@@ -9,7 +9,8 @@ from PyQt6.QtWidgets import QListView, QListWidget, QListWidgetItem
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.mend.page import SidePage
 from syntaxa.app.stages.mend.views import PICTURE, TRIALS
-from syntaxa.app.widgets.labels import button, counted
+from syntaxa.app.widgets.labels import button
+from syntaxa.app.words import counted, tr
 from syntaxa.job.trials import Trial
 
 
@@ -19,7 +20,7 @@ class TrialsPage(SidePage):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.list = QListWidget()
-        self.list.setAccessibleName("Trials")
+        self.list.setAccessibleName(tr("Trials"))
         self.list.setViewMode(QListView.ViewMode.IconMode)
         self.list.setResizeMode(QListView.ResizeMode.Adjust)
         self.list.setMovement(QListView.Movement.Static)
@@ -30,9 +31,9 @@ class TrialsPage(SidePage):
         self.list.itemSelectionChanged.connect(self._show_choice)
         self.list.itemActivated.connect(lambda _item: self._take())
         self.column.addWidget(self.list, 1)
-        self.run = button("Try treatments", "Try several treatments, each on a copy")
+        self.run = button(tr("Try treatments"), tr("Try several treatments, each on a copy"))
         self.run.clicked.connect(self.begin)
-        self.take = button("Take this one", "Take the chosen trial", primary=True)
+        self.take = button(tr("Take this one"), tr("Take the chosen trial"), primary=True)
         self.take.clicked.connect(self._take)
         self.add_buttons(self.run, right=self.take)
 
@@ -55,28 +56,35 @@ class TrialsPage(SidePage):
 
     def _figures(self, trial: Trial) -> str:
         title = trial.treatment.says
-        return (
-            f"{title[:1].upper()}{title[1:]}\n"
-            f"{counted(trial.regions, 'region')}, {trial.open_ends} open\n"
-            f"{counted(trial.fixes, 'fix', 'fixes')}, {counted(trial.faults, 'fault')} left\n"
-            f"off {self.lengths.small(trial.deviation)}, {trial.seconds:.1f} s"
+        return tr(
+            "{0}{1}\n{2}, {3} open\n{4}, {5} left\noff {6}, {7:.1f} s",
+            title[:1].upper(),
+            title[1:],
+            counted(trial.regions, "region"),
+            trial.open_ends,
+            counted(trial.fixes, "fix", "fixes"),
+            counted(trial.faults, "fault"),
+            self.lengths.small(trial.deviation),
+            trial.seconds,
         )
 
     def _show_choice(self) -> None:
         chosen = self.list.currentRow() if self.list.selectedItems() else -1
         self.take.setEnabled(chosen >= 0)
         if not self.trials:
-            says = (
+            says = tr(
                 "Tries the proposed tolerance and others, bridges, arcs for facets, each on a copy; nothing is changed."
             )
         elif chosen < 0:
-            says = "Choose one to take it. Figures are of the whole job after each treatment."
+            says = tr("Choose one to take it. Figures are of the whole job after each treatment.")
         else:
-            says = f"Takes: {self.trials[chosen][0].treatment.says}. It replaces the steps that mend everything now."
+            says = tr(
+                "Takes: {0}. It replaces the steps that mend everything now.", self.trials[chosen][0].treatment.says
+            )
         self.says.setText(says)
 
     def _take(self) -> None:
         row = self.list.currentRow()
         if 0 <= row < len(self.trials):
             trial = self.trials[row][0]
-            self.session.change(trial.job, f"Take the trial: {trial.treatment.says}")
+            self.session.change(trial.job, tr("Take the trial: {0}", trial.treatment.says))

@@ -24,8 +24,9 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.route.rules import Rules
 from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
-from syntaxa.app.widgets.labels import button, cell, counted, label, narrow, table
+from syntaxa.app.widgets.labels import button, cell, label, narrow, table
 from syntaxa.app.widgets.swatch import swatch
+from syntaxa.app.words import counted, tr
 from syntaxa.route.edits import ExcludeCurves
 from syntaxa.route.leave_out import LeaveOut, not_geometry
 from syntaxa.route.model import GROUPINGS, Appearances, CurveGroup, Rule
@@ -64,18 +65,18 @@ class CameIn(QWidget):
         column.setSpacing(7)
         top = QHBoxLayout()
         self._grouping = narrow(QComboBox())
-        self._grouping.setAccessibleName("Group curves by")
+        self._grouping.setAccessibleName(tr("Group curves by"))
         for grouping in GROUPINGS:
-            self._grouping.addItem(f"by {grouping}", grouping)
+            self._grouping.addItem(tr("by {0}", grouping), grouping)
         self._grouping.activated.connect(lambda _index: self._session.choose(GroupBy(self._grouping.currentData())))
         self._search = QLineEdit()
-        self._search.setPlaceholderText("Search")
-        self._search.setAccessibleName("Search in the groups")
+        self._search.setPlaceholderText(tr("Search"))
+        self._search.setAccessibleName(tr("Search in the groups"))
         self._search.textChanged.connect(lambda _text: self._fill())
         top.addWidget(self._grouping)
         top.addWidget(self._search, 1)
         column.addLayout(top)
-        self.table = table("Groups of curves", ("Taken", "Curves", "Length", "Goes to"), 0)
+        self.table = table(tr("Groups of curves"), (tr("Taken"), tr("Curves"), tr("Length"), tr("Goes to")), 0)
         self.table.itemChanged.connect(self._switched)
         heads = self.table.horizontalHeader()
         if heads is not None:
@@ -91,10 +92,10 @@ class CameIn(QWidget):
     def _view_row(self) -> QHBoxLayout:
         row = QHBoxLayout()
         for text, name, run in (
-            ("Select", "Select the curves of this group", self._select_group),
-            ("Hide", "Hide the curves of this group for now", self._hide_group),
-            ("Solo", "Show only the curves of this group", self._solo_group),
-            ("Show all", "Show everything again", self.show_everything),
+            (tr("Select"), tr("Select the curves of this group"), self._select_group),
+            (tr("Hide"), tr("Hide the curves of this group for now"), self._hide_group),
+            (tr("Solo"), tr("Show only the curves of this group"), self._solo_group),
+            (tr("Show all"), tr("Show everything again"), self.show_everything),
         ):
             row.addWidget(self._made(text, name, run))
         row.addStretch()
@@ -104,17 +105,17 @@ class CameIn(QWidget):
         grid = QGridLayout()
         grid.setHorizontalSpacing(6)
         ready = (
-            ("a layer", "Make a sketch of each layer", lambda: self._route_all("{layer}")),
-            ("a colour", "Make a sketch of each colour", lambda: self._route_all("{colour}")),
-            ("all in one", "Put everything into one sketch", lambda: self._route_all("All")),
+            (tr("a layer"), tr("Make a sketch of each layer"), lambda: self._route_all("{layer}")),
+            (tr("a colour"), tr("Make a sketch of each colour"), lambda: self._route_all("{colour}")),
+            (tr("all in one"), tr("Put everything into one sketch"), lambda: self._route_all(tr("All"))),
         )
-        grid.addWidget(label("A sketch", "dim"), 0, 0)
+        grid.addWidget(label(tr("A sketch"), "dim"), 0, 0)
         for k, (text, name, run) in enumerate(ready):
             grid.addWidget(self._made(text, name, run), 0, k + 1)
-        clean = self._made("What is no geometry…", "Leave out what is not geometry", self.offer_leave_out)
-        grid.addWidget(label("Leave out", "dim"), 1, 0)
+        clean = self._made(tr("What is no geometry…"), tr("Leave out what is not geometry"), self.offer_leave_out)
+        grid.addWidget(label(tr("Leave out"), "dim"), 1, 0)
         grid.addWidget(clean, 1, 1, 1, 2)
-        grid.addWidget(self._made("as in file", "Take the layers that the file shows", self._as_in_file), 1, 3)
+        grid.addWidget(self._made(tr("as in file"), tr("Take the layers that the file shows"), self._as_in_file), 1, 3)
         return grid
 
     def _leave_out_page(self) -> QWidget:
@@ -123,7 +124,7 @@ class CameIn(QWidget):
         column.setContentsMargins(0, 0, 0, 0)
         self._offer_says = label("", wrap=True)
         self.offers = QListWidget()
-        self.offers.setAccessibleName("What is not geometry, with the reason")
+        self.offers.setAccessibleName(tr("What is not geometry, with the reason"))
         self.offers.setWordWrap(True)
         self.offers.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.offers.setResizeMode(QListWidget.ResizeMode.Adjust)
@@ -131,9 +132,9 @@ class CameIn(QWidget):
         column.addWidget(self._offer_says)
         column.addWidget(self.offers, 1)
         row = QHBoxLayout()
-        row.addWidget(self._made("Cancel", "Leave everything as it is", self._close_offer))
+        row.addWidget(self._made(tr("Cancel"), tr("Leave everything as it is"), self._close_offer))
         row.addStretch()
-        self.accept = button("Leave these out", primary=True)
+        self.accept = button(tr("Leave these out"), primary=True)
         self.accept.clicked.connect(self.accept_leave_out)
         row.addWidget(self.accept)
         column.addLayout(row)
@@ -199,9 +200,9 @@ class CameIn(QWidget):
         self.offers.blockSignals(False)
         total = sum(o.count for o in self._offers)
         self._offer_says.setText(
-            f"{counted(total, 'curve')} are no geometry that is to be made. They are selected in the drawing."
+            tr("{0} are no geometry that is to be made. They are selected in the drawing.", counted(total, "curve"))
             if self._offers
-            else "Everything that is taken looks like geometry."
+            else tr("Everything that is taken looks like geometry.")
         )
         self.accept.setEnabled(bool(self._offers))
         self._pages.setCurrentIndex(1)
@@ -220,7 +221,7 @@ class CameIn(QWidget):
         if rules:
             self._rules.use([*rules, *(r for r in self._rules.rules() if r not in rules)])
         if ids:
-            self._session.do(ExcludeCurves(ids, "the border of the sheet"))
+            self._session.do(ExcludeCurves(ids, tr("the border of the sheet")))
 
     def _close_offer(self) -> None:
         self._pages.setCurrentIndex(0)
@@ -283,8 +284,8 @@ class CameIn(QWidget):
         taken = sum(len(s.curves) for s in state.sketches)
         total = sum(len(t.drawing.curves) for t in evaluation.first.taken)
         sketches = len(state.sketches)
-        count = "1 sketch" if sketches == 1 else f"{sketches} sketches"
-        self._sum.setText(f"{count} with {taken} of {total} curves.")
+        count = tr("1 sketch") if sketches == 1 else tr("{0} sketches", sketches)
+        self._sum.setText(tr("{0} with {1} of {2} curves.", count, taken, total))
 
     def _fill(self) -> None:
         grouping, chosen = self._session.chosen(GroupBy).grouping, self._chosen_group()
@@ -311,11 +312,11 @@ class CameIn(QWidget):
         item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
         item.setCheckState(Qt.CheckState.Checked if taken else Qt.CheckState.Unchecked)
         item.setIcon(swatch(readable_on(group.look.colour, self._tokens.canvas), taken))
-        where = "" if group.shown else ", hidden by its author"
+        where = "" if group.shown else tr(", hidden by its author")
         item.setToolTip(f"{group.name}: {counted(group.count, 'curve')}, {self._lengths.text(group.length)}{where}")
         self.table.setItem(row, 0, item)
         self.table.setItem(row, 1, cell(str(group.count), figure=True))
         self.table.setItem(row, 2, cell(self._lengths.rounded(group.length), figure=True))
         goes = ", ".join(group.goes_to) or "out"
         own = group.goes_to == (group.name,)
-        self.table.setItem(row, 3, cell("its own" if own else goes, tip=f"Goes to {goes}"))
+        self.table.setItem(row, 3, cell(tr("its own") if own else goes, tip=tr("Goes to {0}", goes)))

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.words import tr
 
 if TYPE_CHECKING:
     from syntaxa.app.stages.route.stage import RouteStage
@@ -22,11 +23,29 @@ def commands(stage: RouteStage) -> Sequence[Command]:
         return bool(selection.rows)
 
     return (
-        Command("pick_chain", "Pick what is connected", "Edit/more", lambda: stage.pick_more("chain"), "C", "",
-                has_picked),
-        Command("pick_loop", "Pick the closed loop", "Edit/more", lambda: stage.pick_more("loop"), "L", "", has_picked),
-        Command("pick_inverted", "Invert what is picked", "Edit/more", lambda: stage.pick_more("invert"), "Ctrl+I", "",
-                has_job),
-        Command("start_lasso", "Draw a lasso", "Edit/more", lambda: stage.pick_more("lasso"), "Shift+L", "", has_job),
-        Command("put_aside", "Put what is picked aside", "Edit/more", stage.put_aside, "Del", "", has_picked),
-    )  # fmt: skip
+        Command(
+            "pick_chain",
+            tr("Pick what is connected"),
+            "Edit/more",
+            lambda: stage.pick_more("chain"),
+            "C",
+            "",
+            has_picked,
+        ),
+        Command(
+            "pick_loop", tr("Pick the closed loop"), "Edit/more", lambda: stage.pick_more("loop"), "L", "", has_picked
+        ),
+        Command(
+            "pick_inverted",
+            tr("Invert what is picked"),
+            "Edit/more",
+            lambda: stage.pick_more("invert"),
+            "Ctrl+I",
+            "",
+            has_job,
+        ),
+        Command(
+            "start_lasso", tr("Draw a lasso"), "Edit/more", lambda: stage.pick_more("lasso"), "Shift+L", "", has_job
+        ),
+        Command("put_aside", tr("Put what is picked aside"), "Edit/more", stage.put_aside, "Del", "", has_picked),
+    )

@@ -11,6 +11,7 @@ from syntaxa.app.stages.route.came_in import CameIn
 from syntaxa.app.stages.route.picked import Picked
 from syntaxa.app.stages.route.rules import Rules
 from syntaxa.app.stages.route.sketch_list import SketchList
+from syntaxa.app.words import tr
 
 
 class RoutePanel(StagePanel):
@@ -24,12 +25,12 @@ class RoutePanel(StagePanel):
         self.came_in, self.sketches = CameIn(session, self.rules), SketchList(session)
         self.picked = Picked(session, settings)
         self.tabs = QTabWidget()
-        self.tabs.setAccessibleName("What came in, rules, sketches, and what is picked")
+        self.tabs.setAccessibleName(tr("What came in, rules, sketches, and what is picked"))
         pages = (
-            (self.came_in, "Came in"),
-            (self.rules, "Rules"),
-            (self.sketches, "Sketches"),
-            (scrolling(self.picked), "Picked"),
+            (self.came_in, tr("Came in")),
+            (self.rules, tr("Rules")),
+            (self.sketches, tr("Sketches")),
+            (scrolling(self.picked), tr("Picked")),
         )
         for page, name in pages:
             self.tabs.addTab(page, name)
@@ -44,4 +45,4 @@ class RoutePanel(StagePanel):
         self.rules.refresh()
         self.sketches.refresh(self.lengths, self.tokens)
         self.picked.refresh()
-        self.tabs.setTabText(2, f"Sketches ({len(state.sketches)})")
+        self.tabs.setTabText(2, tr("Sketches ({0})", len(state.sketches)))

@@ -23,7 +23,8 @@ from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.settings import Settings
 from syntaxa.app.stages.route.role_style import RoleStyle
-from syntaxa.app.widgets.labels import button, counted, label, narrow
+from syntaxa.app.widgets.labels import button, label, narrow
+from syntaxa.app.words import counted, tr
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.state import Pen
 from syntaxa.route.edits import BringBack, ExcludeCurves, GiveRole, MoveCurves, Ungroup
@@ -31,10 +32,10 @@ from syntaxa.route.part import Routed
 
 #: Ways to pick more: title, what it does, and its name for the window.
 _MORE: tuple[tuple[str, str, str], ...] = (
-    ("Chain", "Pick all that is connected", "chain"),
-    ("Loop", "Pick the shortest closed loop", "loop"),
-    ("Lasso", "Draw round what is to be picked", "lasso"),
-    ("Invert", "Pick what is not picked", "invert"),
+    (tr("Chain"), tr("Pick all that is connected"), "chain"),
+    (tr("Loop"), tr("Pick the shortest closed loop"), "loop"),
+    (tr("Lasso"), tr("Draw round what is to be picked"), "lasso"),
+    (tr("Invert"), tr("Pick what is not picked"), "invert"),
 )
 
 #: What curves can have in common with those that are picked.
@@ -67,22 +68,24 @@ class Picked(QWidget):
             grid.addWidget(made, 0, k)
         column.addLayout(grid)
         self._same = narrow(QComboBox())
-        self._same.setAccessibleName("What curves must have in common with those that are picked")
+        self._same.setAccessibleName(tr("What curves must have in common with those that are picked"))
         for one in _SAME:
-            self._same.addItem(f"all of the same {one}", one)
+            self._same.addItem(tr("all of the same {0}", one), one)
         same = self._made(
-            "Pick", "Pick all that have this in common", lambda: self.more_wanted.emit(self._same.currentData())
+            tr("Pick"), tr("Pick all that have this in common"), lambda: self.more_wanted.emit(self._same.currentData())
         )
         column.addLayout(_row((self._same, same)))
         self._filter = QLineEdit()
-        self._filter.setPlaceholderText("circles under 3 mm, lines on NOTES…")
-        self._filter.setAccessibleName("Pick by words")
+        self._filter.setPlaceholderText(tr("circles under 3 mm, lines on NOTES…"))
+        self._filter.setAccessibleName(tr("Pick by words"))
         self._filter.setToolTip(
-            "A kind (lines, arcs, circles, closed, open…), a bound (under, over, of, between … and …; “radius” before "
-            "it for arcs) and “on” with a layer, each of which can be left out."
+            tr(
+                "A kind (lines, arcs, circles, closed, open…), a bound (under, over, of, between … and …; “radius” "
+                "before it for arcs) and “on” with a layer, each of which can be left out."
+            )
         )
         self._filter.returnPressed.connect(lambda: self.filter_wanted.emit(self._filter.text()))
-        find = self._made("Pick", "Pick by these words", lambda: self.filter_wanted.emit(self._filter.text()))
+        find = self._made(tr("Pick"), tr("Pick by these words"), lambda: self.filter_wanted.emit(self._filter.text()))
         column.addLayout(_row((self._filter, find)))
         self._add_moves(column)
         self._add_roles(column)
@@ -94,51 +97,53 @@ class Picked(QWidget):
     def _add_moves(self, column: QVBoxLayout) -> None:
         self._into = narrow(QComboBox())
         self._into.setEditable(True)
-        self._into.setAccessibleName("Sketch that picked curves go to")
+        self._into.setAccessibleName(tr("Sketch that picked curves go to"))
         column.addLayout(
-            _row((self._into, self._made("Move there", "Move what is picked to this sketch", self.move_there)))
+            _row((self._into, self._made(tr("Move there"), tr("Move what is picked to this sketch"), self.move_there)))
         )
-        self._aside = QCheckBox("Show what is put aside")
+        self._aside = QCheckBox(tr("Show what is put aside"))
         self._aside.toggled.connect(self.aside_shown)
-        self._back = self._made("Bring all back", "Bring back everything that was put aside", self.bring_all_back)
-        out = self._made("Put aside", "Put what is picked aside", self.put_aside)
+        self._back = self._made(
+            tr("Bring all back"), tr("Bring back everything that was put aside"), self.bring_all_back
+        )
+        out = self._made(tr("Put aside"), tr("Put what is picked aside"), self.put_aside)
         column.addLayout(_row((self._aside, out, self._back)))
 
     def _add_roles(self, column: QVBoxLayout) -> None:
         heading = QHBoxLayout()
-        heading.addWidget(label("Roles", "heading"))
+        heading.addWidget(label(tr("Roles"), "heading"))
         heading.addStretch()
         column.addLayout(heading)
         self._role = narrow(QComboBox())
         self._role.setEditable(True)
-        self._role.setAccessibleName("Role")
-        self._role.setToolTip("Choose a meaning, or type one of your own; it is remembered.")
-        give = self._made("Give", "Give this role to what is picked", lambda: self.give(True))
-        take = self._made("Take", "Take this role from what is picked", lambda: self.give(False))
-        forget = self._made("Forget", "Take this role off the list", self.forget_role)
-        style = self._made("Style…", "How this role goes out: colour, weight, line type, layer", self.ask_style)
+        self._role.setAccessibleName(tr("Role"))
+        self._role.setToolTip(tr("Choose a meaning, or type one of your own; it is remembered."))
+        give = self._made(tr("Give"), tr("Give this role to what is picked"), lambda: self.give(True))
+        take = self._made(tr("Take"), tr("Take this role from what is picked"), lambda: self.give(False))
+        forget = self._made(tr("Forget"), tr("Take this role off the list"), self.forget_role)
+        style = self._made(tr("Style…"), tr("How this role goes out: colour, weight, line type, layer"), self.ask_style)
         heading.addWidget(forget)
         column.addLayout(_row((self._role, give, take, style)))
         self._list_roles()
 
     def _add_groups(self, column: QVBoxLayout) -> None:
-        column.addWidget(label("Groups", "heading"))
+        column.addWidget(label(tr("Groups"), "heading"))
         self._group_name = QLineEdit()
-        self._group_name.setPlaceholderText("name of the group")
-        self._group_name.setAccessibleName("Name of the group")
-        make = self._made("Group…", "Make a group of what is picked, with a base point", self._want_group)
+        self._group_name.setPlaceholderText(tr("name of the group"))
+        self._group_name.setAccessibleName(tr("Name of the group"))
+        make = self._made(tr("Group…"), tr("Make a group of what is picked, with a base point"), self._want_group)
         column.addLayout(_row((self._group_name, make)))
         self.groups = QListWidget()
-        self.groups.setAccessibleName("Groups")
+        self.groups.setAccessibleName(tr("Groups"))
         self.groups.setFixedHeight(58)
         self.groups.itemSelectionChanged.connect(self._select_group)
         column.addWidget(self.groups)
         column.addLayout(
             _row(
                 (
-                    self._made("Move…", "Move the group by its base point", lambda: self._want_place(False)),
-                    self._made("Copy…", "Put a copy of the group down", lambda: self._want_place(True)),
-                    self._made("Take apart", "Take the group apart", self.ungroup),
+                    self._made(tr("Move…"), tr("Move the group by its base point"), lambda: self._want_place(False)),
+                    self._made(tr("Copy…"), tr("Put a copy of the group down"), lambda: self._want_place(True)),
+                    self._made(tr("Take apart"), tr("Take the group apart"), self.ungroup),
                 ),
                 stretch=False,
             )
@@ -154,7 +159,7 @@ class Picked(QWidget):
 
     def _ids(self) -> tuple[str, ...]:
         if not self._picked:
-            self._session.told.emit("Nothing is picked: click curves in the drawing, or draw a window round them.")
+            self._session.told.emit(tr("Nothing is picked: click curves in the drawing, or draw a window round them."))
         return tuple(c.id for c in self._picked)
 
     def move_there(self) -> None:
@@ -211,7 +216,7 @@ class Picked(QWidget):
     def _want_group(self) -> None:
         name = self._group_name.text().strip()
         if not name:
-            self._session.told.emit("Type a name for the group.")
+            self._session.told.emit(tr("Type a name for the group."))
         elif self._ids():
             self.group_wanted.emit(name)
 
@@ -223,7 +228,7 @@ class Picked(QWidget):
     def _group_key(self) -> str:
         item = self.groups.currentItem()
         if item is None:
-            self._session.told.emit("Choose a group first.")
+            self._session.told.emit(tr("Choose a group first."))
             return ""
         return str(item.data(256))
 
@@ -244,12 +249,12 @@ class Picked(QWidget):
         """Takes what is selected on the canvas."""
         self._picked = curves
         if not curves:
-            self._says.setText("Nothing is picked: click, or draw a window or lasso.")
+            self._says.setText(tr("Nothing is picked: click, or draw a window or lasso."))
             return
         total = lengths.text(sum(c.shape.length for c in curves))
         roles = sorted({role for c in curves for role in c.roles})
-        told = f" Roles: {', '.join(roles)}." if roles else ""
-        self._says.setText(f"{counted(len(curves), 'curve')} picked, {total} in all.{told}")
+        told = tr(" Roles: {0}.", ", ".join(roles)) if roles else ""
+        self._says.setText(tr("{0} picked, {1} in all.{2}", counted(len(curves), "curve"), total, told))
 
     def refresh(self) -> None:
         """Shows what the session holds now."""
@@ -260,7 +265,7 @@ class Picked(QWidget):
         self._into.clear()
         self._into.addItems([s.name for s in state.sketches])
         self._into.setCurrentText(kept)
-        self._aside.setText(f"Show {len(state.excluded)} aside" if state.excluded else "Nothing aside")
+        self._aside.setText(tr("Show {0} aside", len(state.excluded)) if state.excluded else tr("Nothing aside"))
         self._aside.setEnabled(bool(state.excluded))
         self._back.setEnabled(bool(state.excluded))
         row = self.groups.currentRow()

@@ -8,15 +8,16 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QListWidget, QV
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.widgets.labels import button, label, narrow
+from syntaxa.app.words import tr
 from syntaxa.route.model import GROUPINGS, CurveGroup, Destination, Grouping, Rule
 from syntaxa.route.steps import RouteBy
 from syntaxa.route.views import GROUPS, GroupBy
 
 _GOES: tuple[tuple[str, Destination], ...] = (
-    ("to be made", "profile"),
-    ("as construction", "construction"),
-    ("as reference", "reference"),
-    ("left out", "out"),
+    (tr("to be made"), "profile"),
+    (tr("as construction"), "construction"),
+    (tr("as reference"), "reference"),
+    (tr("left out"), "out"),
 )
 
 
@@ -29,18 +30,18 @@ class Rules(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
-        says = "The first rule that fits a curve counts. In names * and ? stand for what may differ."
+        says = tr("The first rule that fits a curve counts. In names * and ? stand for what may differ.")
         column.addWidget(label(says, "dim", wrap=True))
         column.addLayout(self._editor())
         self.list = QListWidget()
-        self.list.setAccessibleName("Rules, the first that fits counts")
+        self.list.setAccessibleName(tr("Rules, the first that fits counts"))
         column.addWidget(self.list, 1)
         row = QHBoxLayout()
         for text, name, run in (
-            ("Up", "Try the rule earlier", lambda: self.move_by(-1)),
-            ("Down", "Try the rule later", lambda: self.move_by(1)),
-            ("Remove", "Remove the chosen rule", self.remove),
-            ("Remove all", "Remove all rules", lambda: self.use(())),
+            (tr("Up"), tr("Try the rule earlier"), lambda: self.move_by(-1)),
+            (tr("Down"), tr("Try the rule later"), lambda: self.move_by(1)),
+            (tr("Remove"), tr("Remove the chosen rule"), self.remove),
+            (tr("Remove all"), tr("Remove all rules"), lambda: self.use(())),
         ):
             made = button(text, name)
             made.clicked.connect(lambda _checked, do=run: do())
@@ -50,27 +51,29 @@ class Rules(QWidget):
 
     def _editor(self) -> QGridLayout:
         self._by, self.name = narrow(QComboBox()), narrow(QComboBox())
-        self._by.setAccessibleName("Property that the rule looks at")
+        self._by.setAccessibleName(tr("Property that the rule looks at"))
         for grouping in GROUPINGS:
             self._by.addItem(grouping.capitalize(), grouping)
         self._by.activated.connect(lambda _index: self._session.choose(GroupBy(self._by.currentData())))
         self.name.setEditable(True)
-        self.name.setAccessibleName("Which curves are meant")
+        self.name.setAccessibleName(tr("Which curves are meant"))
         self.to, self.goes = narrow(QComboBox()), narrow(QComboBox())
         self.to.setEditable(True)
-        self.to.setAccessibleName("Sketch that they go to")
-        self.to.setToolTip("A name, or {layer}, {colour}, {line type}, {weight}, {block} or {kind} for one of each.")
-        self.goes.setAccessibleName("What they go as")
+        self.to.setAccessibleName(tr("Sketch that they go to"))
+        self.to.setToolTip(
+            tr("A name, or {layer}, {colour}, {line type}, {weight}, {block} or {kind} for one of each.")
+        )
+        self.goes.setAccessibleName(tr("What they go as"))
         for text, goes in _GOES:
             self.goes.addItem(text, goes)
         self.goes.activated.connect(lambda _index: self.to.setEnabled(self.goes.currentData() != "out"))
-        add = button("Add rule", "Add this rule")
+        add = button(tr("Add rule"), tr("Add this rule"))
         add.clicked.connect(self.add)
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.addWidget(self._by, 0, 0)
         grid.addWidget(self.name, 0, 1, 1, 2)
-        grid.addWidget(label("goes to", "dim"), 1, 0)
+        grid.addWidget(label(tr("goes to"), "dim"), 1, 0)
         grid.addWidget(self.to, 1, 1, 1, 2)
         grid.addWidget(label("as", "dim"), 2, 0)
         grid.addWidget(self.goes, 2, 1)
@@ -95,12 +98,12 @@ class Rules(QWidget):
         name, to = self.name.currentText().strip(), self.to.currentText().strip()
         goes: Destination = self.goes.currentData()
         if not name or (goes != "out" and not to):
-            self._session.told.emit("Say which curves are meant, and to which sketch they go.")
+            self._session.told.emit(tr("Say which curves are meant, and to which sketch they go."))
             return
         known = next((g for g in self._groups() if g.name == name), None)
         rule = known.rule(to, goes) if known else self._typed(name, to, goes)
         if rule is None:
-            self._session.told.emit(f"No curve has “{name}”; choose one of the list.")
+            self._session.told.emit(tr("No curve has “{0}”; choose one of the list.", name))
             return
         self.use([rule, *(r for r in self.rules() if r != rule)])
 
@@ -148,8 +151,8 @@ class Rules(QWidget):
         row = self.list.currentRow()
         self.list.clear()
         for rule in self.rules():
-            where = "left out" if rule.goes == "out" else rule.to
-            what = "" if rule.goes in ("out", "profile") else f", as {rule.goes}"
+            where = tr("left out") if rule.goes == "out" else rule.to
+            what = "" if rule.goes in ("out", "profile") else tr(", as {0}", rule.goes)
             self.list.addItem(f"{rule.meant}  →  {where}{what}")
         self.list.setCurrentRow(min(max(row, 0), self.list.count() - 1))
         self._list_names()

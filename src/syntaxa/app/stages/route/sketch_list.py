@@ -26,11 +26,12 @@ from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import AngleField, LengthField
 from syntaxa.app.widgets.pens import line_types, show_weight, weights
 from syntaxa.app.widgets.swatch import swatch
+from syntaxa.app.words import tr
 from syntaxa.drawing.state import PlaneView, Purpose, Sketch
 from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, OrderSketches, SetSketch
 
 _PURPOSES: tuple[tuple[str, Purpose], ...] = (
-    ("to be made", "profile"),
+    (tr("to be made"), "profile"),
     ("construction", "construction"),
     ("reference", "reference"),
 )
@@ -51,12 +52,12 @@ class SketchList(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self.list = QListWidget()
-        self.list.setAccessibleName("Sketches, in the order in which they go out")
+        self.list.setAccessibleName(tr("Sketches, in the order in which they go out"))
         self.list.setIconSize(QSize(14, 14))
         self.list.setDragDropMode(QListWidget.DragDropMode.InternalMove)
         self.list.setSelectionMode(QListWidget.SelectionMode.ExtendedSelection)
         self.list.setEditTriggers(QListWidget.EditTrigger.DoubleClicked | QListWidget.EditTrigger.EditKeyPressed)
-        self.list.setToolTip("Drag to reorder; double-click or F2 to rename; Ctrl chooses several.")
+        self.list.setToolTip(tr("Drag to reorder; double-click or F2 to rename; Ctrl chooses several."))
         self.list.itemChanged.connect(self._renamed)
         self.list.currentRowChanged.connect(lambda _row: self._show_details())
         model = self.list.model()
@@ -73,11 +74,11 @@ class SketchList(QWidget):
     def _buttons(self) -> QHBoxLayout:
         row = QHBoxLayout()
         for text, name, run in (
-            ("Up", "Move the sketch up", lambda: self.move_by(-1)),
-            ("Down", "Move the sketch down", lambda: self.move_by(1)),
-            ("Merge", "Merge the chosen sketches into the first of them", self.merge),
-            ("Copy", "Duplicate the sketch", self.duplicate),
-            ("Delete", "Delete the sketch; its curves are put aside", self.delete),
+            (tr("Up"), tr("Move the sketch up"), lambda: self.move_by(-1)),
+            (tr("Down"), tr("Move the sketch down"), lambda: self.move_by(1)),
+            (tr("Merge"), tr("Merge the chosen sketches into the first of them"), self.merge),
+            (tr("Copy"), tr("Duplicate the sketch"), self.duplicate),
+            (tr("Delete"), tr("Delete the sketch; its curves are put aside"), self.delete),
         ):
             made = button(text, name)
             made.setToolTip(name)
@@ -92,42 +93,45 @@ class SketchList(QWidget):
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(6)
         self._purpose = narrow(QComboBox())
-        self._purpose.setAccessibleName("What the sketch is for")
+        self._purpose.setAccessibleName(tr("What the sketch is for"))
         for text, purpose in _PURPOSES:
             self._purpose.addItem(text, purpose)
         self._purpose.activated.connect(lambda _i: self._set(purpose=self._purpose.currentData()))
-        self._lock = QCheckBox("Locked")
-        self._lock.setToolTip("Nothing in a locked sketch is moved, mended or given away.")
+        self._lock = QCheckBox(tr("Locked"))
+        self._lock.setToolTip(tr("Nothing in a locked sketch is moved, mended or given away."))
         self._lock.clicked.connect(lambda on: self._set(locked=on))
         self._view = narrow(QComboBox())
-        self._view.setAccessibleName("Plane of the sketch")
+        self._view.setAccessibleName(tr("Plane of the sketch"))
         self._view.addItems(_VIEWS)
         self._view.textActivated.connect(lambda text: self._set(view=text))
-        self._offset, self._turn = LengthField("Offset of the plane"), AngleField("Turn of the sketch in its plane")
+        self._offset, self._turn = (
+            LengthField(tr("Offset of the plane")),
+            AngleField(tr("Turn of the sketch in its plane")),
+        )
         self._offset.entered.connect(lambda value: self._set(offset=value))
         self._turn.entered.connect(lambda value: self._set(turn_deg=value))
         self._notes = QLineEdit()
-        self._notes.setAccessibleName("Notes on the sketch")
+        self._notes.setAccessibleName(tr("Notes on the sketch"))
         self._notes.setPlaceholderText("")
         self._notes.editingFinished.connect(self._note_typed)
-        self._colour = button("Colour…", "Colour of the sketch")
+        self._colour = button(tr("Colour…"), tr("Colour of the sketch"))
         self._colour.clicked.connect(self.ask_colour)
         self._weight = QComboBox()
-        weights(self._weight, "Line weight for output", None)
+        weights(self._weight, tr("Line weight for output"), None)
         self._weight.activated.connect(lambda _i: self._set(pen_weight=self._weight.currentData()))
         self._dashes = QComboBox()
-        line_types(self._dashes, "Line type for output", "")
+        line_types(self._dashes, tr("Line type for output"), "")
         self._dashes.activated.connect(lambda _i: self._set(pen_line_type=self._dashes.currentData()))
         self._layer = QLineEdit()
-        self._layer.setAccessibleName("Layer name for output")
-        self._layer.setPlaceholderText("as sketch")
+        self._layer.setAccessibleName(tr("Layer name for output"))
+        self._layer.setPlaceholderText(tr("as sketch"))
         self._layer.editingFinished.connect(self._layer_typed)
         rows: tuple[tuple[str, QWidget, str, QWidget], ...] = (
-            ("It is", self._purpose, "", self._lock),
-            ("Plane", self._view, "offset", self._offset),
-            ("Turned", self._turn, "notes", self._notes),
-            ("Weight", self._weight, "line", self._dashes),
-            ("Layer", self._layer, "", self._colour),
+            (tr("It is"), self._purpose, "", self._lock),
+            (tr("Plane"), self._view, "offset", self._offset),
+            (tr("Turned"), self._turn, "notes", self._notes),
+            (tr("Weight"), self._weight, "line", self._dashes),
+            (tr("Layer"), self._layer, "", self._colour),
         )
         for k, (text, one, beside, other) in enumerate(rows):
             for at, words, widget in ((0, text, one), (2, beside, other)):
@@ -149,7 +153,7 @@ class SketchList(QWidget):
         old, new = str(item.data(256)), item.text().split("  (")[0].strip()
         if new != old and any(s.name == new for s in self._sketches()):
             self._session.failed.emit(
-                f"There is a sketch “{new}” already; “{old}” keeps its name. Choose another name."
+                tr("There is a sketch “{0}” already; “{1}” keeps its name. Choose another name.", new, old)
             )
             self.refresh(self._lengths, self._tokens)
         elif new and new != old:
@@ -173,7 +177,7 @@ class SketchList(QWidget):
         """Merges the chosen sketches into the first of them."""
         names = self._chosen_names()
         if len(names) < 2:
-            self._session.told.emit("Choose two sketches or more to merge; Ctrl chooses several.")
+            self._session.told.emit(tr("Choose two sketches or more to merge; Ctrl chooses several."))
         else:
             self._session.do(MergeSketches(names))
 
@@ -182,7 +186,7 @@ class SketchList(QWidget):
         sketch = self.chosen()
         if sketch is not None:
             there = {s.name for s in self._sketches()}
-            name = next(n for k in range(1, 10_000) if (n := f"{sketch.name} copy {k}") not in there)
+            name = next(n for k in range(1, 10_000) if (n := tr("{0} copy {1}", sketch.name, k)) not in there)
             self._session.do(DuplicateSketch(sketch.name, name))
 
     def delete(self) -> None:
@@ -195,7 +199,7 @@ class SketchList(QWidget):
         sketch = self.chosen()
         if sketch is None:
             return
-        colour = QColorDialog.getColor(QColor(sketch.colour), self, f"Colour of {sketch.name}")
+        colour = QColorDialog.getColor(QColor(sketch.colour), self, tr("Colour of {0}", sketch.name))
         if colour.isValid():
             self._set(colour=colour.rgb() & 0xFFFFFF)
 
@@ -236,7 +240,7 @@ class SketchList(QWidget):
             item.setData(256, sketch.name)
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsEditable)
             item.setIcon(swatch(readable_on(sketch.colour, tokens.canvas), sketch.purpose == "profile"))
-            item.setToolTip(f"{len(sketch.curves)} curves, {sketch.plane} plane. {sketch.notes}".strip())
+            item.setToolTip(tr("{0} curves, {1} plane. {2}", len(sketch.curves), sketch.plane, sketch.notes).strip())
             self.list.addItem(item)
         self.list.setCurrentRow(min(max(row, 0), self.list.count() - 1))
         self.list.blockSignals(False)

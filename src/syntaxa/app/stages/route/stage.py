@@ -15,7 +15,7 @@ from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.route.commands import commands
 from syntaxa.app.stages.route.panel import RoutePanel
-from syntaxa.app.widgets.labels import counted
+from syntaxa.app.words import counted, tr
 from syntaxa.errors import SyntaxaError
 from syntaxa.mend.steps import reach_of
 from syntaxa.route.edits import BringBack, MakeGroup, PlaceGroup
@@ -30,8 +30,8 @@ _NOT_PARTS = ("CENTRE-LINES", "CONSTRUCTION", "NOTES", "TITLE-BLOCK")
 class RouteStage(Stage):
     """Rules, sketches, and finding curves that belong together."""
 
-    name, title, icon = "route", "Route", "route"
-    purpose = "Curves go to sketches: by layer, colour or line type, by rules of your own, or by hand."
+    name, title, icon = "route", tr("Route"), "route"
+    purpose = tr("Curves go to sketches: by layer, colour or line type, by rules of your own, or by hand.")
     notes = "all"
 
     def __init__(self, shell: Shell) -> None:
@@ -81,7 +81,7 @@ class RouteStage(Stage):
     def _give_roles(self) -> None:
         """The screw holes of the control box get a role."""
         self.own_panel.tabs.setCurrentIndex(3)
-        self.pick_by_words("circles under 2 in on CONTROL-BOX")
+        self.pick_by_words(tr("circles under 2 in on CONTROL-BOX"))
         self.own_panel.picked.give(True)
 
     # ------------------------------------------------------------------ picking
@@ -91,13 +91,13 @@ class RouteStage(Stage):
         state, selection = self.shell.session.state, self.shell.canvas.selection
         if way == "lasso":
             self.shell.canvas.take(LassoTool(self.shell.canvas))
-            self.shell.tell("Draw round what is to be picked. Escape gives up.")
+            self.shell.tell(tr("Draw round what is to be picked. Escape gives up."))
             return
         if state is None:
             return
         curves, ids = list(state.curves()), {c.id for c in selection.curves()}
         if not ids and way != "invert":
-            self.shell.tell("Pick a curve first.")
+            self.shell.tell(tr("Pick a curve first."))
             return
         if way == "chain":
             found = connected(curves, ids, self._reach())
@@ -120,7 +120,7 @@ class RouteStage(Stage):
             self.shell.tell(str(error))
             return
         self.shell.canvas.selection.choose(found)
-        self.shell.tell(f"{counted(len(found), 'curve')} found.")
+        self.shell.tell(tr("{0} found.", counted(len(found), "curve")))
 
     def put_aside(self) -> None:
         """Puts what is picked aside."""
@@ -149,22 +149,22 @@ class RouteStage(Stage):
         self._aside_shown = shown
         self._show_aside()
         if shown:
-            self.shell.tell("What is put aside is drawn dashed; click it to bring it back.")
+            self.shell.tell(tr("What is put aside is drawn dashed; click it to bring it back."))
 
     def _show_aside(self) -> None:
         self._aside.show(self.shell.session.view(ASIDE) if self._aside_shown else None)
 
     def _make_group(self, name: str) -> None:
         ids = tuple(c.id for c in self.shell.canvas.selection.curves())
-        says = "Click the base point of the group, by which it is moved and copied."
+        says = tr("Click the base point of the group, by which it is moved and copied.")
         session = self.shell.session
         self.shell.picking.points(
-            ("Base point",), says, lambda points: session.do(MakeGroup(ids, name, points[0].x, points[0].y))
+            (tr("Base point"),), says, lambda points: session.do(MakeGroup(ids, name, points[0].x, points[0].y))
         )
 
     def _place_group(self, key: str, copy: bool) -> None:
-        says = "Click where the base point of the copy goes." if copy else "Click where the base point goes."
+        says = tr("Click where the base point of the copy goes.") if copy else tr("Click where the base point goes.")
         session = self.shell.session
         self.shell.picking.points(
-            ("Base point here",), says, lambda points: session.do(PlaceGroup(key, points[0].x, points[0].y, copy))
+            (tr("Base point here"),), says, lambda points: session.do(PlaceGroup(key, points[0].x, points[0].y, copy))
         )

@@ -34,6 +34,7 @@ from syntaxa.app.stages.form.space.look import Look, look_of
 from syntaxa.app.stages.form.space.scene import Scene, Target, scene_of
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import PAPER, Tokens
+from syntaxa.app.words import tr
 from syntaxa.form.flats import Flat
 from syntaxa.form.model import Mesh
 from syntaxa.form.part import Body
@@ -65,7 +66,7 @@ class SpaceView(QWidget):
     def __init__(self, with_gl: bool = True) -> None:
         super().__init__()
         self.setObjectName("spaceView")
-        self.setAccessibleName("Solids and sketches in space")
+        self.setAccessibleName(tr("Solids and sketches in space"))
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(QSize(200, 150))
