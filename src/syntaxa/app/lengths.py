@@ -5,7 +5,8 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from syntaxa.app.words import tr
+from syntaxa.app.sentences import in_words
+from syntaxa.app.words import figures, figures_in, tr
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import feet_and_inches, plain_number
 from syntaxa.drawing.units import mm_per
@@ -18,7 +19,7 @@ DISPLAY_UNITS = ("mm", "cm", "m", "in", "ft", FEET_AND_INCHES)
 
 #: One or several lengths in mm in a sentence.
 _LENGTH = re.compile(r"-?\d+(?:\.\d+)?(?:e[-+]?\d+)?")
-_IN_MM = re.compile(rf"(?<![\w.])({_LENGTH.pattern}(?:(?:, | to | and | × ){_LENGTH.pattern})*) mm\b")
+_IN_MM = re.compile(rf"(?<![\w.])({_LENGTH.pattern}(?:(?:, | to | and | bis | und | × ){_LENGTH.pattern})*) mm\b")
 
 _DECIMALS = {"mm": 3, "cm": 4, "m": 6, "in": 4, "ft": 5}
 
@@ -45,7 +46,7 @@ class LengthFormat:
             return feet_and_inches(mm)
         value = mm / self.mm_per_unit
         text = f"{value:.{_DECIMALS[self.unit]}f}"
-        return "0" if float(text) == 0 else text
+        return "0" if float(text) == 0 else figures(text)
 
     def text(self, mm: float) -> str:
         """A length with its unit."""
@@ -56,27 +57,28 @@ class LengthFormat:
         if self.unit == FEET_AND_INCHES:
             return feet_and_inches(mm)
         value = mm / self.mm_per_unit
-        return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else plain_number(value, 4)
+        return f"{value:,.0f}".replace(",", "\u202f") if value >= 1000 else figures(plain_number(value, 4))
 
     def short(self, mm: float) -> str:
         """A length in six figures, without its unit and without noughts behind."""
         if self.unit == FEET_AND_INCHES:
             return feet_and_inches(mm)
-        return plain_number(mm / self.mm_per_unit, 6)
+        return figures(plain_number(mm / self.mm_per_unit, 6))
 
     def small(self, mm: float) -> str:
         """A small length in three figures, with its unit."""
-        return f"{plain_number(mm / self.mm_per_unit, 3)} {self.single}"
+        return f"{figures(plain_number(mm / self.mm_per_unit, 3))} {self.single}"
 
     def sentence(self, words: str) -> str:
         """A sentence that tells lengths in mm, with these in the unit that is shown."""
+        words = in_words(words)
         if self.unit == "mm":
-            return words
+            return figures_in(words)
 
         def other(found: re.Match[str]) -> str:
             return _LENGTH.sub(lambda n: self._as_fine(n[0]), found[1]) + f" {self.single}"
 
-        return _IN_MM.sub(other, words)
+        return figures_in(_IN_MM.sub(other, words))
 
     def _as_fine(self, mm: str) -> str:
         """A written length (mm) in the one unit, in as many figures, at least three."""
@@ -90,24 +92,24 @@ class LengthFormat:
     def size(self, box: tuple[float, float, float, float] | None) -> str:
         """Width x height of a box (mm)."""
         if box is None:
-            return "nothing"
+            return tr("nothing")
         return f"{self.number(box[2] - box[0])} × {self.number(box[3] - box[1])}{self._suffix}"
 
     def short_size(self, box: tuple[float, float, float, float] | None) -> str:
         """Width x height of a box (mm) in four figures, for narrow columns."""
         if box is None:
-            return "nothing"
+            return tr("nothing")
         return f"{self.rounded(box[2] - box[0])} × {self.rounded(box[3] - box[1])}{self._suffix}"
 
     def area(self, mm2: float) -> str:
         """An area with its unit."""
         value = mm2 / self.mm_per_unit**2
-        return f"{value:,.2f} {self.single}²".replace(",", "\u202f")
+        return figures(f"{value:.2f}") + f" {self.single}²" if value < 1000 else _grouped(value) + f" {self.single}²"
 
     def describe(self, curve: Curve) -> str:
         """What is told of a curve under the cursor: kind, size, layer, id."""
         shape = curve.shape
-        parts = [shape.kind.capitalize()]
+        parts = [tr(shape.kind.capitalize())]
         if isinstance(shape, Circle):
             parts.append(f"Ø {self.text(2 * shape.radius)}")
         else:
@@ -117,3 +119,9 @@ class LengthFormat:
         if curve.block:
             parts.append(tr("in block {0}", curve.block.partition("#")[0]))
         return "  ·  ".join([*parts, curve.layer, f"#{curve.id}"])
+
+
+def _grouped(value: float) -> str:
+    """A large number with narrow gaps between its thousands."""
+    whole, _, rest = f"{value:,.2f}".partition(".")
+    return whole.replace(",", "\u202f") + figures(f"0.{rest}")[1:]

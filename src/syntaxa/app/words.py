@@ -9,15 +9,14 @@ from __future__ import annotations
 import os
 import re
 import string
-from collections.abc import Sequence
 from importlib.resources import files
 from typing import Any
 from xml.etree import ElementTree
 
 from PyQt6.QtCore import QCoreApplication, QLibraryInfo, QLocale, QTranslator
 
-#: What the translator calls all of our words, and the languages besides English.
-CONTEXT, LANGUAGES = "Syntaxa", ("de",)
+#: What the translator calls the words of the interface and the sentences of the core, and languages besides English.
+CONTEXT, SENTENCES, LANGUAGES = "Syntaxa", "Sentences", ("de",)
 
 #: Languages as they call themselves.
 NAMES = {"en": "English", "de": "Deutsch"}
@@ -25,10 +24,13 @@ NAMES = {"en": "English", "de": "Deutsch"}
 #: Says which language is spoken, whatever is set: for tests.
 VARIABLE = "SYNTAXA_LANGUAGE"
 
-_NUMBER = re.compile(r"\d(?:[\d,]*\d)?(?:\.\d+)?")
+_NUMBER = re.compile(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?")
 
-#: How numbers are written: the decimal point, and what stands between thousands.
-_signs = [".", ","]
+#: A number in a sentence; not a part of a name, an id or a place in quotes.
+_STANDING = re.compile(rf"(?<![\w.,#“„/-])(?:{_NUMBER.pattern})(?!\w|\.\d)")
+
+#: The language that is spoken, and the decimal point.
+_spoken = {"language": "en", "point": "."}
 
 
 def tr(text: str, *values: object) -> str:
@@ -44,9 +46,21 @@ def counted(count: int, thing: str, things: str = "") -> str:
 
 def figures(text: str) -> str:
     """Numbers that were written with a point, as the user writes them."""
-    if _signs[0] == ".":
+    if _spoken["point"] == ".":
         return text
     return _NUMBER.sub(lambda found: found[0].translate(_SWAPPED), text)
+
+
+def figures_in(sentence: str) -> str:
+    """A sentence with its numbers as the user writes them; those in names stay."""
+    if _spoken["point"] == ".":
+        return sentence
+    return _STANDING.sub(lambda found: found[0].translate(_SWAPPED), sentence)
+
+
+def language() -> str:
+    """The language that is spoken."""
+    return _spoken["language"]
 
 
 _SWAPPED = str.maketrans(".,", ",.")
@@ -79,19 +93,23 @@ class Catalogue(QTranslator):
         return not self._words
 
 
-def read_catalogue(language: str) -> dict[str, str]:
-    """The words of a language by those in English, as its file has them."""
+def read_catalogue(language: str, context: str = CONTEXT) -> dict[str, str]:
+    """The words of a language by those in English, as its file has them under a heading."""
     data = files("syntaxa.app").joinpath(f"assets/words/syntaxa_{language}.ts").read_bytes()
-    rows = ElementTree.fromstring(data).iter("message")  # noqa: S314  our own file
-    return {row.findtext("source", ""): row.findtext("translation", "") for row in rows}
+    found: dict[str, str] = {}
+    for part in ElementTree.fromstring(data).iter("context"):  # noqa: S314  our own file
+        if part.findtext("name") == context:
+            found |= {row.findtext("source", ""): row.findtext("translation", "") for row in part.iter("message")}
+    return found
 
 
 def speak(application: QCoreApplication, chosen: str = "") -> None:
     """Sets the language and how numbers are written, before the first word: the chosen language, else the system's."""
     system = QLocale.system()
-    language = os.environ.get(VARIABLE) or chosen or system.name().partition("_")[0]
-    own = QLocale(language) if os.environ.get(VARIABLE) or chosen else system
-    _signs[:] = [own.decimalPoint() or ".", own.groupSeparator() or ","]
+    wanted = os.environ.get(VARIABLE) or chosen
+    language = wanted or system.name().partition("_")[0]
+    own = QLocale(language) if wanted else system
+    _spoken.update(language=language if language in LANGUAGES else "en", point=own.decimalPoint() or ".")
     if language not in LANGUAGES:
         return
     qt = QTranslator(application)
@@ -100,9 +118,3 @@ def speak(application: QCoreApplication, chosen: str = "") -> None:
     words = Catalogue(language)
     words.setParent(application)
     application.installTranslator(words)
-
-
-def missing_words(wanted: Sequence[str], language: str) -> list[str]:
-    """Which words a language has no translation of."""
-    known = read_catalogue(language)
-    return [w for w in dict.fromkeys(wanted) if not known.get(w)]

@@ -82,7 +82,7 @@ class CommandTable:
 
 #: Menus and their parts, in order; a stage may bring others, which follow.
 MENUS: dict[str, tuple[str, ...]] = {
-    "File": ("open", tr("looked at"), "sources", "reports", "save", "out", "end"),
+    "File": ("open", "looked at", "sources", "reports", "save", "out", "end"),
     "Edit": ("undo", "clipboard", "select", "more", "stop"),
     "View": ("zoom", "show", "look"),
     "Stage": ("go",),

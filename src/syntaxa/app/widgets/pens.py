@@ -9,7 +9,7 @@ from syntaxa.app.words import tr
 from syntaxa.deliver.linetypes import DASHES, HAIRLINE
 
 _WEIGHTS: tuple[tuple[str, float], ...] = (
-    ("default", 0.0),
+    (tr("default"), 0.0),
     (tr("hairline 0.001 in"), HAIRLINE),
     (tr("0.13 mm"), 0.13),
     (tr("0.25 mm"), 0.25),
@@ -40,7 +40,7 @@ def show_weight(box: QComboBox, chosen: float | None) -> None:
 def line_types(box: QComboBox, name: str, chosen: str) -> None:
     """Fills a box with line types; empty for a continuous line."""
     narrow(box).setAccessibleName(name)
-    box.addItem("continuous", "")
+    box.addItem(tr("continuous"), "")
     for line_type in DASHES:
-        box.addItem(line_type, line_type)
+        box.addItem(tr(line_type), line_type)
     box.setCurrentIndex(max(box.findData(chosen), 0))

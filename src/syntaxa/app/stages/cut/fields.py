@@ -41,7 +41,7 @@ class Field:
         return self.unit == "formula"
 
 
-_LEADS = (("none", "none"), ("line", "line"), ("arc", "arc"))
+_LEADS = ((tr("none"), "none"), (tr("line"), "line"), (tr("arc"), "arc"))
 
 FIELDS: tuple[Field, ...] = (
     Field(
@@ -78,7 +78,7 @@ FIELDS: tuple[Field, ...] = (
     Field(
         "direction",
         tr("Direction"),
-        choices=(("climb", "climb"), ("conventional", "conventional")),
+        choices=((tr("climb"), "climb"), (tr("conventional"), "conventional")),
         flat=True,
         tip=tr("Climb: the edge goes against the feed."),
     ),
@@ -88,7 +88,7 @@ FIELDS: tuple[Field, ...] = (
     Field(
         "entry",
         tr("Way down"),
-        choices=(("plunge", "plunge"), ("ramp", "ramp"), ("helix", "helix")),
+        choices=((tr("plunge"), "plunge"), (tr("ramp"), "ramp"), (tr("helix"), "helix")),
         kinds=(*_SIDES, *_AREAS),
         tip=tr("How the tool comes to its depth."),
     ),
@@ -114,7 +114,7 @@ FIELDS: tuple[Field, ...] = (
     Field(
         "corners",
         tr("Corners"),
-        choices=(("round", "round"), ("loop", "loop"), ("relief", "relief")),
+        choices=((tr("round"), "round"), (tr("loop"), "loop"), (tr("relief"), "relief")),
         flat=True,
         kinds=_SIDES,
         tip=tr(
@@ -129,7 +129,7 @@ FIELDS: tuple[Field, ...] = (
     Field(
         "common",
         tr("Shared lines"),
-        choices=(("twice", False), ("once", True)),
+        choices=((tr("twice"), False), (tr("once"), True)),
         flat=True,
         kinds=_SIDES,
         tip=tr("Lines of neighbours that lie on each other are cut once or twice."),

@@ -15,7 +15,7 @@ from syntaxa.cut.part import Planned
 from syntaxa.cut.sheets import NestParts
 
 _TURNS: dict[Turning, str] = {
-    "none": "never",
+    "none": tr("never"),
     "half": tr("by half a turn: the grain stays"),
     "quarters": tr("by quarters"),
     "eighths": tr("by eighths"),
@@ -55,7 +55,9 @@ class NestForm(QWidget):
         grid.addWidget(label(tr("Size, mm"), "dim"), 0, 0)
         grid.addLayout(row_of(self.across, label("x", "dim"), self.along), 0, 1)
         grid.addWidget(label(tr("Copies"), "dim"), 1, 0)
-        grid.addLayout(row_of(self.copies, label("gap", "dim"), self.gap, label("margin", "dim"), self.edge), 1, 1)
+        grid.addLayout(
+            row_of(self.copies, label(tr("gap"), "dim"), self.gap, label(tr("margin"), "dim"), self.edge), 1, 1
+        )
         grid.addWidget(label(tr("Turned"), "dim"), 2, 0)
         grid.addWidget(self.turning, 2, 1)
         grid.setColumnStretch(1, 1)

@@ -13,7 +13,7 @@ from syntaxa.cut.model import Nest, Operation, Pick
 from syntaxa.drawing.state import State
 
 _NESTS: tuple[tuple[str, Nest], ...] = (
-    (tr("all contours"), "all"), ("outermost", "outer"), ("holes", "inner"), (tr("parts in holes"), "islands"),
+    (tr("all contours"), "all"), (tr("outermost"), "outer"), (tr("holes"), "inner"), (tr("parts in holes"), "islands"),
 )  # fmt: skip
 
 
@@ -51,11 +51,11 @@ class PickForm(QWidget):
             grid.addWidget(combo, k, 1)
         for line, text in ((self.low, tr("Smallest circle")), (self.high, tr("Largest circle"))):
             line.setAccessibleName(tr("{0}, diameter in mm", text))
-            line.setPlaceholderText("any")
+            line.setPlaceholderText(tr("any"))
             line.setFont(figure_font())
             line.editingFinished.connect(self._typed)
         grid.addWidget(label(tr("Circles, mm"), "dim"), len(rows), 0)
-        grid.addLayout(row_of(self.low, label("to", "dim"), self.high), len(rows), 1)
+        grid.addLayout(row_of(self.low, label(tr("to"), "dim"), self.high), len(rows), 1)
         grid.setColumnStretch(1, 1)
         column.addLayout(grid)
         self.by_hand = label("", "dim", wrap=True)

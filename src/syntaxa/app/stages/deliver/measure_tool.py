@@ -144,7 +144,7 @@ class MeasureTool(SheetTool):
         if not self._meaning:
             return tr("Click a second thing.")
         more = tr(" Space: another meaning.") if len(self._choices) > 1 else ""
-        return tr("{0}: click where it goes, or another thing.{1}", self._meaning.capitalize(), more)
+        return tr("{0}: click where it goes, or another thing.{1}", tr(self._meaning).capitalize(), more)
 
     def paint(self, painter: QPainter, to_pixels: ToPixels) -> None:
         under = [self._under] if self._under is not None else []

@@ -111,7 +111,7 @@ class DimensionsPart(QWidget):
         """What the picks can mean, what they do first."""
         self.meaning.clear()
         for meaning in meanings:
-            self.meaning.addItem(_NAMES.get(meaning, meaning), meaning)
+            self.meaning.addItem(_NAMES.get(meaning) or tr(meaning), meaning)
         if not meanings:
             self.meaning.addItem(tr("nothing is picked") if self.draw.isChecked() else tr("as picked"), "")
         self.meaning.setEnabled(len(meanings) > 1)
@@ -127,11 +127,11 @@ class DimensionsPart(QWidget):
             self.drop_wanted.emit(*self._rows[at][:2])
 
 
-_NAMES = {"smallest": tr("smallest distance"), "offset": "distance", "distance x": tr("distance across"),
+_NAMES = {"smallest": tr("smallest distance"), "offset": tr("distance"), "distance x": tr("distance across"),
           "distance y": tr("distance up")}  # fmt: skip
 
 
 def kind_name(one: SheetDimension) -> str:
     """What a dimension is called in lists."""
-    name = _NAMES.get(one.kind, one.kind).capitalize()
+    name = (_NAMES.get(one.kind) or tr(one.kind)).capitalize()
     return tr("{0} of {1} points", name, len(one.things)) if len(one.things) > 2 else name

@@ -31,7 +31,7 @@ if TYPE_CHECKING:
 #: Pixels of height of the lists of sheets and of views.
 _SHEETS, _VIEWS = 98, 132
 
-_LIES = ((tr("as usual"), "usual"), ("upright", "upright"), ("across", "across"))
+_LIES = ((tr("as usual"), "usual"), (tr("upright"), "upright"), (tr("across"), "across"))
 _INKS = ((tr("in colour"), "colour"), (tr("in grey"), "grey"), (tr("in black"), "black"))
 _METHODS = ((tr("first angle"), "first"), (tr("third angle"), "third"))
 
@@ -141,7 +141,7 @@ class SheetsPage(QWidget):
             combo.activated.connect(lambda k, combo=combo, key=key: self._set(**{key: combo.itemData(k)}))
         self.frame = roomy(QComboBox())
         self.frame.setAccessibleName(tr("Frame"))
-        for text, data in ((tr("ISO 5457, with title block"), "iso"), ("none", "none"), (tr("from a file…"), "")):
+        for text, data in ((tr("ISO 5457, with title block"), "iso"), (tr("none"), "none"), (tr("from a file…"), "")):
             self.frame.addItem(text, data)
         self.frame.activated.connect(self._frame_chosen)
         self.holes, self.parts, self.changes = QCheckBox(tr("Holes")), QCheckBox(tr("Bodies")), QCheckBox(tr("Changes"))
@@ -331,7 +331,7 @@ class SheetsPage(QWidget):
                 line.setAccessibleName(tr("Title block: {0}", name))
                 line.setPlaceholderText(tr("as the job says") if name in _KNOWN else "")
                 line.editingFinished.connect(lambda name=name, line=line: self._field_typed(name, line))
-                self._block.addRow(label(name.capitalize(), "dim"), line)
+                self._block.addRow(label(tr(name.capitalize()), "dim"), line)
                 self._fields[name] = line
         given = dict(sheet.fields)
         for name, line in self._fields.items():
@@ -596,7 +596,7 @@ def view_name(view: SheetView) -> str:
         return tr("Sketch {0}", name)
     if kind == "received" and name:
         return tr("Part {0} as received", name)
-    return _NAMES.get(view.shows, tr("Bodies, {0}", view.shows))
+    return _NAMES.get(view.shows, tr("Bodies, {0}", tr(view.shows)))
 
 
 def _kinds(state: State) -> Sequence[str]:

@@ -23,7 +23,7 @@ from syntaxa.form.part import Body, Formed
 _ABOUT: tuple[AxisName, ...] = ("z", "x", "y")
 _ALONG: tuple[AxisName, ...] = ("x", "y", "z")
 
-_COMBINE = ((tr("joined with"), "add"), ("without", "cut"), (tr("in common with"), "common"))
+_COMBINE = ((tr("joined with"), "add"), (tr("without"), "cut"), (tr("in common with"), "common"))
 
 
 class BodiesPage(QWidget):

@@ -35,7 +35,7 @@ def commands(stage: FormStage) -> Sequence[Command]:
     views = [
         Command(
             f"view_{name}",
-            tr("View from the {0}", name) if name != "isometric" else tr("Isometric view"),
+            tr("View from the {0}", tr(name)) if name != "isometric" else tr("Isometric view"),
             "Form/look",
             partial(_look, stage, k),
             _KEYS[name],

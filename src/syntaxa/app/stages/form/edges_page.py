@@ -48,7 +48,7 @@ class EdgesPage(QWidget):
         self.chamfer.clicked.connect(lambda: self._do("chamfer"))
         column.addWidget(self.what)
         column.addLayout(row_of(label(tr("Edges"), "dim"), self.rule, None))
-        column.addLayout(row_of(label("of", "dim"), self.body, label(tr("made by"), "dim"), self.feature))
+        column.addLayout(row_of(label(tr("of"), "dim"), self.body, label(tr("made by"), "dim"), self.feature))
         column.addLayout(
             row_of(label(tr("Size"), "dim"), self.length, label("mm", "dim"), None, self.chamfer, self.fillet)
         )
@@ -58,7 +58,7 @@ class EdgesPage(QWidget):
         """Shows what there is."""
         self._part = part
         refill(self.body, [b.name for b in reversed(part.bodies)])
-        refill(self.feature, ["anything", *(f.name for f in part.features if f.kind in ("raise", "turn"))])
+        refill(self.feature, [tr("anything"), *(f.name for f in part.features if f.kind in ("raise", "turn"))])
         self._show()
 
     def show_edges(self, body: str, keys: tuple[EdgeKey, ...]) -> None:
@@ -80,7 +80,9 @@ class EdgesPage(QWidget):
                 else tr("Click an edge, or a face for all of its edges, Ctrl for several; or take a rule.")
             )
         else:
-            self.what.setText(tr("{0}, whatever the numbers become.", RULE_WORDS[self.rule.currentData()].capitalize()))
+            self.what.setText(
+                tr("{0}, whatever the numbers become.", tr(RULE_WORDS[self.rule.currentData()]).capitalize())
+            )
         for widget in (self.body, self.feature):
             widget.setEnabled(not by_hand and bool(self._part.bodies))
         can = bool(self._part.bodies) and (not by_hand or bool(self._keys))

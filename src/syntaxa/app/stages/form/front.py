@@ -56,7 +56,7 @@ class SpaceFront(QWidget):
     def _bar(self) -> QHBoxLayout:
         self.looks = QComboBox()
         self.looks.setAccessibleName(tr("View"))
-        self.looks.addItems([name.capitalize() for name in VIEW_NAMES])
+        self.looks.addItems([tr(name).capitalize() for name in VIEW_NAMES])
         self.looks.activated.connect(lambda index: self.view.look(VIEW_NAMES[index]))
         fit = button(tr("Fit"), tr("Show everything (F)"))
         fit.clicked.connect(self.view.fit)

@@ -37,7 +37,7 @@ class PlanesPage(QWidget):
         self.sketch.setAccessibleName(tr("Sketch that is laid on a plane"))
         self.sketch.currentIndexChanged.connect(lambda _index: self._show())
         self.view.setAccessibleName(tr("Plane"))
-        self.view.addItems([tr("{0} plane", v) for v in _VIEWS])
+        self.view.addItems([tr("{0} plane", tr(v)) for v in _VIEWS])
         self.offset, self.turn, self.tilt = (
             ValueField(tr("How far along its normal")), ValueField(tr("Turn in itself, in degrees")),
             ValueField(tr("Tilt about the line, in degrees")),

@@ -26,7 +26,7 @@ _METHODS: tuple[tuple[str, MethodChoice], ...] = (
 
 _ROLES: tuple[Role, ...] = ("front", "top", "right", "left", "bottom")
 
-_USES = {"keep": tr("within its outline"), "cut": tr("taken away"), "turn": "turned"}
+_USES = {"keep": tr("within its outline"), "cut": tr("taken away"), "turn": tr("turned")}
 
 
 class ViewsPage(QWidget):
@@ -51,7 +51,7 @@ class ViewsPage(QWidget):
             self.method.addItem(words, method)
         self.method.currentIndexChanged.connect(lambda _index: self.refresh())
         self.role.setAccessibleName(tr("View that a box is drawn round"))
-        self.role.addItems([tr("{0} view", role) for role in _ROLES])
+        self.role.addItems([tr("{0} view", tr(role)) for role in _ROLES])
         self.box = button(tr("Draw its box"), tr("Name this view by a box that is drawn round it on the sheet"))
         self.box.clicked.connect(self.box_wanted)
         self.forget = button(tr("Forget boxes"), tr("Find the views again without the boxes"))
@@ -145,13 +145,13 @@ class ViewsPage(QWidget):
     def _words(self, one: Proposal) -> str:
         area = self._lengths.area(one.profile.region.area)
         if one.use == "turn":
-            return tr("{0}: {1} turned by {2:g}°", one.role.capitalize(), area, math.degrees(one.high - one.low))
+            return tr("{0}: {1} turned by {2:g}°", tr(one.role).capitalize(), area, math.degrees(one.high - one.low))
         size = self._reading.size[ROLES[one.role][2]] if self._reading is not None else one.high
         # Tools reach beyond the part; nobody wants to read by how much.
         low, high = max(one.low, 0.0), min(one.high, size)
         deep = "" if one.use == "keep" else tr(" from {0} to {1}", self._lengths.short(low), self._lengths.short(high))
         doubt = "" if one.sure > 0.9 else tr(", in doubt")
-        return f"{one.role.capitalize()}: {area} {_USES[one.use]}{deep}{doubt}"
+        return f"{tr(one.role).capitalize()}: {area} {_USES[one.use]}{deep}{doubt}"
 
     # ------------------------------------------------------------------ asking
 

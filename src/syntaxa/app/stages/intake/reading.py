@@ -47,12 +47,14 @@ _FIELDS = (
         ("svg", "pdf"),
         choices=(
             ("auto", tr("groups, else colours")),
-            ("groups", "groups"),
-            ("colour", "colours"),
+            ("groups", tr("groups")),
+            ("colour", tr("colours")),
             ("one", tr("one for all")),
         ),
     ),
-    _Field("fills", tr("Filled areas become"), ("pdf",), choices=(("outlines", "outlines"), ("hatches", "hatches"))),
+    _Field(
+        "fills", tr("Filled areas become"), ("pdf",), choices=(("outlines", tr("outlines")), ("hatches", tr("hatches")))
+    ),
     _Field(
         "clip", tr("Cut at clip paths"), ("svg", "pdf"), "check", tr("Cuts curves where the page does not show them")
     ),

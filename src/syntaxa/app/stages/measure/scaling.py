@@ -42,8 +42,8 @@ class Scaling(QWidget):
         self._x.setPlaceholderText("40/96")
         self._y.setPlaceholderText(tr("as in X"))
         self._wide, self._high = LengthField(tr("Wanted width"), least=0.0), LengthField(tr("Wanted height"), least=0.0)
-        self._wide.setPlaceholderText("wanted")
-        self._high.setPlaceholderText("wanted")
+        self._wide.setPlaceholderText(tr("wanted"))
+        self._high.setPlaceholderText(tr("wanted"))
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         fields: tuple[tuple[str, NumberField], ...] = (

@@ -16,7 +16,7 @@ from syntaxa.app.words import tr
 from syntaxa.geometry.points import Point
 from syntaxa.measure.steps import About, Mirror, Turn, about, turning
 
-_ABOUT: tuple[tuple[About, str], ...] = (("origin", "origin"), ("centre", "centre"))
+_ABOUT: tuple[tuple[About, str], ...] = (("origin", tr("origin")), ("centre", tr("centre")))
 
 
 class Turning(QWidget):

@@ -62,7 +62,7 @@ class ComparePage(SidePage):
         self.column.addWidget(self.far, 1)
         budget = label(tr("Budget"), "dim")
         self.budget = LengthField(tr("How far anything may be off what was received"), least=0.0)
-        self.budget.setPlaceholderText("none")
+        self.budget.setPlaceholderText(tr("none"))
         self.budget.setMaximumWidth(110)
         self.budget.textChanged.connect(lambda _text: self._set_budget())
         budget.setBuddy(self.budget)

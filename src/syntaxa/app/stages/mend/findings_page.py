@@ -83,7 +83,7 @@ class FindingsPage(QWidget):
             (
                 Column(
                     tr("Finding"),
-                    lambda f: str(f.kind).capitalize(),
+                    lambda f: tr(str(f.kind).capitalize()),
                     False,
                     self._glyph,
                     lambda f: FINDING_KINDS[f.kind],
@@ -151,7 +151,7 @@ class FindingsPage(QWidget):
         self._kind.addItem(tr("All kinds ({0})", sum(count.values())), "")
         for kind in FINDING_KINDS:
             if count[kind]:
-                self._kind.addItem(glyph_icon(kind, self.tokens), f"{kind.capitalize()} ({count[kind]})", kind)
+                self._kind.addItem(glyph_icon(kind, self.tokens), f"{tr(kind.capitalize())} ({count[kind]})", kind)
         self._kind.setCurrentIndex(max(0, self._kind.findData(chosen)))
 
     def _fill_sketches(self) -> None:

@@ -67,7 +67,7 @@ class CameIn(QWidget):
         self._grouping = narrow(QComboBox())
         self._grouping.setAccessibleName(tr("Group curves by"))
         for grouping in GROUPINGS:
-            self._grouping.addItem(tr("by {0}", grouping), grouping)
+            self._grouping.addItem(tr("by {0}", tr(grouping)), grouping)
         self._grouping.activated.connect(lambda _index: self._session.choose(GroupBy(self._grouping.currentData())))
         self._search = QLineEdit()
         self._search.setPlaceholderText(tr("Search"))

@@ -70,7 +70,7 @@ class Picked(QWidget):
         self._same = narrow(QComboBox())
         self._same.setAccessibleName(tr("What curves must have in common with those that are picked"))
         for one in _SAME:
-            self._same.addItem(tr("all of the same {0}", one), one)
+            self._same.addItem(tr("all of the same {0}", tr(one)), one)
         same = self._made(
             tr("Pick"), tr("Pick all that have this in common"), lambda: self.more_wanted.emit(self._same.currentData())
         )

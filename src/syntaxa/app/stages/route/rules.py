@@ -53,7 +53,7 @@ class Rules(QWidget):
         self._by, self.name = narrow(QComboBox()), narrow(QComboBox())
         self._by.setAccessibleName(tr("Property that the rule looks at"))
         for grouping in GROUPINGS:
-            self._by.addItem(grouping.capitalize(), grouping)
+            self._by.addItem(tr(grouping).capitalize(), grouping)
         self._by.activated.connect(lambda _index: self._session.choose(GroupBy(self._by.currentData())))
         self.name.setEditable(True)
         self.name.setAccessibleName(tr("Which curves are meant"))
@@ -75,7 +75,7 @@ class Rules(QWidget):
         grid.addWidget(self.name, 0, 1, 1, 2)
         grid.addWidget(label(tr("goes to"), "dim"), 1, 0)
         grid.addWidget(self.to, 1, 1, 1, 2)
-        grid.addWidget(label("as", "dim"), 2, 0)
+        grid.addWidget(label(tr("as"), "dim"), 2, 0)
         grid.addWidget(self.goes, 2, 1)
         grid.addWidget(add, 2, 2)
         grid.setColumnStretch(1, 1)
@@ -152,7 +152,7 @@ class Rules(QWidget):
         self.list.clear()
         for rule in self.rules():
             where = tr("left out") if rule.goes == "out" else rule.to
-            what = "" if rule.goes in ("out", "profile") else tr(", as {0}", rule.goes)
+            what = "" if rule.goes in ("out", "profile") else tr(", as {0}", tr(rule.goes))
             self.list.addItem(f"{rule.meant}  →  {where}{what}")
         self.list.setCurrentRow(min(max(row, 0), self.list.count() - 1))
         self._list_names()

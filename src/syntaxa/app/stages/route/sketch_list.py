@@ -32,8 +32,8 @@ from syntaxa.route.edits import DeleteSketch, DuplicateSketch, MergeSketches, Or
 
 _PURPOSES: tuple[tuple[str, Purpose], ...] = (
     (tr("to be made"), "profile"),
-    ("construction", "construction"),
-    ("reference", "reference"),
+    (tr("construction"), "construction"),
+    (tr("reference"), "reference"),
 )
 _VIEWS: tuple[PlaneView, ...] = ("top", "front", "side")
 
