@@ -146,8 +146,8 @@ def test_sketches_are_renamed_reordered_locked_and_deleted_to_the_last(demo, rou
 def test_a_sketch_goes_to_another_plane_and_gets_a_line_style(demo, route, settled):
     sketches = route.sketches
     sketches.list.setCurrentRow(0)
-    sketches._view.setCurrentText("front")
-    sketches._view.textActivated.emit("front")
+    sketches._view.setCurrentIndex(sketches._view.findData("front"))
+    sketches._view.activated.emit(sketches._view.currentIndex())
     settled()
     sketches._weight.setCurrentIndex(1)
     sketches._weight.activated.emit(1)

@@ -7,15 +7,17 @@ import sys
 from collections.abc import Sequence
 from pathlib import Path
 from types import TracebackType
+from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QThreadPool
 from PyQt6.QtWidgets import QApplication
 
 from syntaxa.app.settings import Settings, recovery_folder
-from syntaxa.app.shell.choosers import Choosers
-from syntaxa.app.shell.shell import DemoMaker
-from syntaxa.app.shell.window import MainWindow
-from syntaxa.app.words import tr
+from syntaxa.app.words import speak, tr
+
+if TYPE_CHECKING:
+    from syntaxa.app.shell.shell import DemoMaker
+    from syntaxa.app.shell.window import MainWindow
 
 _LOG = logging.getLogger(__name__)
 
@@ -54,7 +56,13 @@ def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QAppl
     application = QApplication(sys.argv[:1])
     application.setApplicationName("Syntaxa")
     application.setDesktopFileName("syntaxa")
-    window = MainWindow(settings or Settings(), recovery_folder(), Choosers(), make_demo)
+    settings = settings or Settings()
+    speak(application, settings.values.language)
+    # What has words of its own is loaded once the language is known.
+    from syntaxa.app.shell.choosers import Choosers
+    from syntaxa.app.shell.window import MainWindow
+
+    window = MainWindow(settings, recovery_folder(), Choosers(), make_demo)
     sys.excepthook = lambda kind, error, trace: _report(window, kind, error, trace)
     application.aboutToQuit.connect(lambda: end_work(window))
     return application, window

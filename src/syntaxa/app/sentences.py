@@ -11,16 +11,16 @@ Cost: for each sentence that was not said before a look at each template.
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Mapping
+import string
+from collections.abc import Mapping
 from functools import lru_cache
 
 from syntaxa.app.words import CONTEXT, SENTENCES, figures_in, language, read_catalogue
 
-#: A gap of a template, and one of a translation, which may be translated itself.
-_GAP, _FILLED = re.compile(r"\{(\d*)\}"), re.compile(r"\{(\d+)(!t)?\}")
-
 #: Where one sentence ends and the next begins.
 _BETWEEN = re.compile(r"(?<=[.!?:;])\s+(?=\S)")
+
+_FORMATTER = string.Formatter()
 
 #: How deep gaps are translated.
 _DEEP = 4
@@ -34,7 +34,7 @@ def said(text: str) -> str:
 def in_words(text: str) -> str:
     """The same with numbers as they are."""
     spoken = language()
-    return text if spoken == "en" or not text else _known(spoken).said(text)
+    return text if spoken == "en" or not text else _known(spoken, text)
 
 
 class Sentences:
@@ -42,9 +42,12 @@ class Sentences:
 
     def __init__(self, words: Mapping[str, str], templates: Mapping[str, str]) -> None:
         """words  of the interface, which the core may say as well; templates  of sentences"""
-        self._exact = {**words, **{s: t for s, t in templates.items() if not _GAP.search(s)}}
-        rows = [_Template(source, target) for source, target in templates.items() if _GAP.search(source)]
-        self._templates = sorted(rows, key=lambda row: -row.weight)
+        rows = [_Template(source, target) for source, target in templates.items()]
+        self._exact = {**words, **{row.source: row.target for row in rows if not row.has_gaps}}
+        # The closest first: those that begin with fixed words, and of them those with the most.
+        self._templates = sorted(
+            (row for row in rows if row.has_gaps), key=lambda row: (not row.begins, -row.weight)
+        )  # fmt: skip
 
     def said(self, text: str, deep: int = 0) -> str:
         """A sentence, or several one after the other."""
@@ -77,15 +80,22 @@ class _Template:
     """A sentence with gaps, and its translation."""
 
     def __init__(self, source: str, target: str) -> None:
-        source = source.replace("{{", "\0").replace("}}", "\1")
-        pieces = _GAP.split(source)
-        self._numbers = [int(n) if n else 0 for n in pieces[1::2]]
-        fixed = [p.replace("\0", "{").replace("\1", "}") for p in pieces[::2]]
+        self.source, self.target = source, target
+        fixed, self._numbers = [""], []
+        for words, name, _, _ in _FORMATTER.parse(source):
+            fixed[-1] += words
+            if name is not None:
+                self._numbers.append(int(name or 0))
+                fixed.append("")
         self._longest = max(fixed, key=len)
         self._pattern = re.compile("(.*?)".join(map(re.escape, fixed)), re.DOTALL)
-        self._target = target
+        self._filled = [(words, name, mark) for words, name, _, mark in _FORMATTER.parse(target)]
+        #: Whether anything in it depends on what is told.
+        self.has_gaps = bool(self._numbers)
         #: Gaps whose content is translated, too.
-        self.translated = {int(n) for n, mark in _FILLED.findall(target) if mark}
+        self.translated = {int(name) for _, name, mark in self._filled if name and mark == "t"}
+        #: Whether it begins with fixed words: then it is hardly another one.
+        self.begins = len(fixed[0].strip()) > 1
         #: How much of it is fixed.
         self.weight = sum(len(p.strip()) for p in fixed)
 
@@ -98,8 +108,9 @@ class _Template:
 
     def filled(self, gaps: Mapping[int, str]) -> str:
         """The translation."""
-        text = _FILLED.sub(lambda gap: gaps.get(int(gap[1]), ""), self._target.replace("{{", "\0").replace("}}", "\1"))
-        return text.replace("\0", "{").replace("\1", "}")
+        return "".join(
+            words + (gaps.get(int(name or 0), "") if name is not None else "") for words, name, _ in self._filled
+        )
 
 
 @lru_cache(maxsize=2)
@@ -107,18 +118,7 @@ def _made(spoken: str) -> Sentences:
     return Sentences(read_catalogue(spoken, CONTEXT), read_catalogue(spoken, SENTENCES))
 
 
-class _Known:
-    """Remembers what was said lately."""
-
-    def __init__(self, spoken: str) -> None:
-        self.said = lru_cache(maxsize=5000)(_made(spoken).said)
-
-
-@lru_cache(maxsize=2)
-def _known(spoken: str) -> _Known:
-    return _Known(spoken)
-
-
-def untranslated(texts: Iterable[str], spoken: str) -> list[str]:
-    """Which texts a language says as they are."""
-    return [t for t in texts if _made(spoken).said(t) == t]
+@lru_cache(maxsize=5000)
+def _known(spoken: str, text: str) -> str:
+    """What was said lately is remembered."""
+    return _made(spoken).said(text)

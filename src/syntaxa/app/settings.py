@@ -15,7 +15,7 @@ _MOST_RECENT = 8
 
 
 class Remembered(msgspec.Struct):
-    """All settings; unknown or broken ones fall back to these."""
+    """All settings; unknown or broken ones fall back to these. No language is that of the system."""
 
     look: Look = "paper"
     display_unit: str = "mm"
@@ -23,6 +23,7 @@ class Remembered(msgspec.Struct):
     folder: str = ""
     geometry: bytes = b""
     ledger_open: bool = False
+    language: str = ""
     roles: tuple[str, ...] = ("tapped", "countersunk", "bend line", "ground edge", "engraved", "weld side")
 
 

@@ -13,7 +13,7 @@ from importlib.resources import files
 from typing import Any
 from xml.etree import ElementTree
 
-from PyQt6.QtCore import QCoreApplication, QLibraryInfo, QLocale, QTranslator
+from PyQt6.QtCore import QCoreApplication, QDateTime, QLibraryInfo, QLocale, QTranslator
 
 #: What the translator calls the words of the interface and the sentences of the core, and languages besides English.
 CONTEXT, SENTENCES, LANGUAGES = "Syntaxa", "Sentences", ("de",)
@@ -58,6 +58,12 @@ def figures_in(sentence: str) -> str:
     return _STANDING.sub(lambda found: found[0].translate(_SWAPPED), sentence)
 
 
+def moment(seconds: float) -> str:
+    """A day and an hour (seconds since 1970) as the user writes them."""
+    how = {"de": "d. MMMM, HH:mm"}.get(language(), "d MMMM, HH:mm")
+    return QLocale(language()).toString(QDateTime.fromSecsSinceEpoch(int(seconds)), how)
+
+
 def language() -> str:
     """The language that is spoken."""
     return _spoken["language"]
@@ -80,14 +86,15 @@ class Catalogue(QTranslator):
 
     def __init__(self, language: str) -> None:
         super().__init__()
-        self._words = read_catalogue(language)
+        # Names of kinds stand with the sentences of the core.
+        self._words = {**read_catalogue(language, SENTENCES), **read_catalogue(language)}
 
     def translate(
         self, context: str | None, source: str | None, disambiguation: str | None = None, n: int = -1
     ) -> str:  # fmt: skip
         del disambiguation, n
-        # What is empty is sought on, and in the end said as it is.
-        return self._words.get(source or "", "") if context == CONTEXT else ""
+        # Nothing, not even an empty text: then Qt seeks on, and in the end says what it was given.
+        return self._words.get(source or "") if context == CONTEXT else None  # type: ignore[return-value]
 
     def isEmpty(self) -> bool:
         return not self._words

@@ -6,6 +6,7 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QComboBox, QDialog, QGridLayout, QHBoxLayout, QProgressBar, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.lanes import Lane
 from syntaxa.app.settings import Settings
 from syntaxa.app.shell.choosers import Choosers
@@ -49,7 +50,7 @@ class BatchDialog(QDialog):
         row.addStretch()
         self._close = button(tr("Close"))
         self._close.clicked.connect(self.close)
-        self.run_button = button(tr("Run"), tr("Run the recipe"), primary=True)
+        self.run_button = button(tr("Run the recipe"), primary=True)
         self.run_button.clicked.connect(self.run)
         row.addWidget(self._close)
         row.addWidget(self.run_button)
@@ -140,7 +141,7 @@ class BatchDialog(QDialog):
         self._refresh()
 
     def _fill(self, row: int, outcome: Outcome) -> None:
-        tip = "\n".join(filter(None, (outcome.says, *outcome.notes))) or tr("No notes.")
+        tip = "\n".join(filter(None, (said(outcome.says), *map(said, outcome.notes)))) or tr("No notes.")
         texts = (
             outcome.file,
             f"{'✕ failed' if outcome.status == 'failed' else '! notes' if outcome.notes else '✓ done'}",
@@ -170,6 +171,6 @@ class BatchDialog(QDialog):
         ready = self._recipe is not None and bool(self._files) and self._folder is not None
         busy = self._lane.busy
         self.run_button.setEnabled(ready or busy)
-        self.run_button.setText(tr("Stop") if busy else tr("Run"))
+        self.run_button.setText(tr("Stop") if busy else tr("Run the recipe"))
         if not busy:
             self._bar.setValue(100 if self.summary else 0)

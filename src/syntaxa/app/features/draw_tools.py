@@ -213,8 +213,8 @@ def _sized(side: int, what: str) -> Callable[[Given], MapCurves]:
         if not given.value > 0:
             raise MendError(tr("A {0} must be above 0.", what), suggestion=tr("Type another."))
         by = _about(given.points[0], Transform.scaling(given.value / now))
-        says = "Scale curves to {0:.9g} mm wide" if side == 0 else "Scale curves to {0:.9g} mm high"
-        return _map(given, by, tr(says, given.value))
+        says = tr("Scale curves to {0:.9g} mm wide" if side == 0 else "Scale curves to {0:.9g} mm high", given.value)
+        return _map(given, by, says)
 
     return make
 

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Sequence
 from pathlib import Path
 
 from syntaxa.app.session.recovery import orphans
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
-from syntaxa.app.words import tr
+from syntaxa.app.words import moment, tr
 
 
 class Files(Feature):
@@ -20,7 +19,7 @@ class Files(Feature):
         return (
             Command("save", tr("Save the job"), "File/save", leaving.save, "Ctrl+S", "save", self._has_job),
             Command("save_as", tr("Save the job as…"), "File/save", leaving.save_as, "Ctrl+Shift+S", "", self._has_job),
-            Command("close", "Quit", "File/end", self.shell.window.close, "Ctrl+Q", "close"),
+            Command("close", tr("Quit"), "File/end", self.shell.window.close, "Ctrl+Q", "close"),
         )
 
     def _has_job(self) -> bool:
@@ -37,7 +36,7 @@ class Files(Feature):
         if not left:
             return
         newest = left[0]
-        when = time.strftime("%d %B, %H:%M", time.localtime(newest.copy.stat().st_mtime))
+        when = moment(newest.copy.stat().st_mtime)
         more = tr(" {0} more wait behind it.", len(left) - 1) if len(left) > 1 else ""
 
         def drop() -> None:

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import partial
 
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.stage import Feature
-from syntaxa.app.words import tr
+from syntaxa.app.words import NAMES, tr
 
 
 class Looking(Feature):
@@ -25,7 +26,18 @@ class Looking(Feature):
             Command("toggle_notes", tr("Texts, dimensions and pictures"), "View/show", self.toggle_notes, "T", "",
                     has_job, checked=True),
             Command("switch_look", tr("Paper or Night"), "View/look", self.shell.dress.switch_look, "Ctrl+T", "look"),
+            Command("speak_system", tr("Language of the system"), "View/language", lambda: self.speak("")),
+            *(
+                Command(f"speak_{code}", name, "View/language", partial(self.speak, code))
+                for code, name in NAMES.items()
+            ),
         )  # fmt: skip
+
+    def speak(self, language: str) -> None:
+        """Sets the language, from the next start on."""
+        self.shell.settings.values.language = language
+        self.shell.settings.save()
+        self.shell.tell(tr("The language changes when Syntaxa is opened again."))
 
     def _has_job(self) -> bool:
         return self.shell.session.job is not None

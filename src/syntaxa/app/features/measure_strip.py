@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QApplication, QFrame, QHBoxLayout
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.widgets.labels import ElidedLabel, button, label
-from syntaxa.app.words import tr
+from syntaxa.app.words import figures, tr
 from syntaxa.measure.readings import Reading
 
 
@@ -108,4 +108,4 @@ class MeasureStrip(QFrame):
             return self._lengths.text(reading.value)
         if reading.quantity == "area":
             return self._lengths.area(reading.value)
-        return f"{reading.value:.6g}°" if reading.quantity == "angle" else f"{reading.value:g}"
+        return figures(f"{reading.value:.6g}") + "°" if reading.quantity == "angle" else f"{reading.value:g}"

@@ -5,8 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
-from syntaxa.app.words import tr
-
 
 @dataclass(frozen=True, slots=True)
 class Command:
@@ -74,7 +72,7 @@ class CommandTable:
         for command in self:
             found.setdefault(command.menu, {}).setdefault(command.part, []).append(command)
         # Help stays last, whatever menus the stages bring.
-        found["Help"] = found.pop(tr("Help"))
+        found["Help"] = found.pop("Help")
         return {
             menu: {p: own for p, own in parts.items() if own} for menu, parts in found.items() if any(parts.values())
         }
@@ -84,7 +82,7 @@ class CommandTable:
 MENUS: dict[str, tuple[str, ...]] = {
     "File": ("open", "looked at", "sources", "reports", "save", "out", "end"),
     "Edit": ("undo", "clipboard", "select", "more", "stop"),
-    "View": ("zoom", "show", "look"),
+    "View": ("zoom", "show", "look", "language"),
     "Stage": ("go",),
     "Recipe": ("save", "use"),
     "Measure": ("take", "result"),

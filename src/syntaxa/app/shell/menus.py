@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QMainWindow
 from syntaxa.app.shell.commands import Command, CommandTable, with_mnemonics
 from syntaxa.app.theme.icons import icon
 from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.words import tr
 
 
 class Menus:
@@ -22,7 +23,7 @@ class Menus:
         bar = window.menuBar()
         assert bar is not None, "a main window has a menu bar"
         menus = table.in_menus()
-        for title, parts in zip(with_mnemonics(list(menus)), menus.values(), strict=True):
+        for title, parts in zip(with_mnemonics([tr(menu) for menu in menus]), menus.values(), strict=True):
             menu = bar.addMenu(title)
             assert menu is not None, "a menu bar gives the menu that it was asked for"
             commands = [c for own in parts.values() for c in own]

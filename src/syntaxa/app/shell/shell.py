@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QWidget
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.layers.drawing import StaleLayer
 from syntaxa.app.canvas.views import RECEIVED, SCENE
+from syntaxa.app.sentences import said
 from syntaxa.app.session.lanes import Lane, Work
 from syntaxa.app.session.session import Session
 from syntaxa.app.settings import Settings
@@ -168,11 +169,11 @@ class Shell(QObject):
 
     def tell(self, sentence: str) -> None:
         """Says something for a while."""
-        self.status.tell(sentence)
+        self.status.tell(said(sentence))
 
     def complain(self, sentence: str) -> None:
         """Tells what went wrong, over the drawing, until it is dismissed."""
-        self.banner.tell(sentence)
+        self.banner.tell(said(sentence))
 
     def run(self, title: str, work: Work, done: Callable[[Any], None]) -> None:
         """Work of its own in the background, such as writing; a failure is told."""

@@ -8,6 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QProgressBar, QStatusBar
 
 from syntaxa.app.lengths import FEET_AND_INCHES, LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label
 from syntaxa.app.words import tr
@@ -79,7 +80,7 @@ class StatusLine(QStatusBar):
 
     def show_work(self, title: str) -> None:
         """What is being computed; nothing where the title is empty."""
-        self._work.setText(title)
+        self._work.setText(said(title))
         for part in (self._work, self._bar, self._stop):
             part.setVisible(bool(title))
         if not title:
@@ -87,5 +88,5 @@ class StatusLine(QStatusBar):
 
     def show_progress(self, title: str, share: float) -> None:
         """How far it is."""
-        self._work.setText(title)
+        self._work.setText(said(title))
         self._bar.setValue(round(100 * share))

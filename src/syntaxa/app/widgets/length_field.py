@@ -9,7 +9,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
 from syntaxa.app.theme.style import figure_font
-from syntaxa.app.words import tr
+from syntaxa.app.words import figures, tr
 from syntaxa.drawing.quantities import degrees_in, factor_in, length_in, plain_number
 from syntaxa.drawing.units import mm_per
 from syntaxa.errors import MeasureError
@@ -43,7 +43,7 @@ class NumberField(QLineEdit):
         self._value = value
         self._mark(False)
         if not self.hasFocus() or not self.isModified():
-            self.setText(text or plain_number(value))
+            self.setText(figures(text or plain_number(value)))
 
     def show_nothing(self) -> None:
         """An empty field: no value is set."""

@@ -37,7 +37,7 @@
     </message>
     <message>
         <source>Run</source>
-        <translation>Anwenden</translation>
+        <translation>Lauf</translation>
     </message>
     <message>
         <source>Run the recipe</source>
@@ -1650,10 +1650,6 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
     <message>
         <source>{0}: “{1}” is no number that can be.</source>
         <translation>{0}: „{1}“ ist keine Zahl, die sein kann.</translation>
-    </message>
-    <message>
-        <source>gap</source>
-        <translation>Abstand</translation>
     </message>
     <message>
         <source>margin</source>
@@ -6274,10 +6270,6 @@ Bei {2}</translation>
         <translation>Es wird nachgesehen…</translation>
     </message>
     <message>
-        <source>would become</source>
-        <translation>würden</translation>
-    </message>
-    <message>
         <source>{0} Nothing would be off by more than {1}.</source>
         <translation>{0} Nichts wiche um mehr als {1} ab.</translation>
     </message>
@@ -7130,6 +7122,122 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>150, 6in, d1/2 - 3mm</source>
         <translation>150, 6in, d1/2 - 3mm</translation>
+    </message>
+    <message>
+        <source>Language of the system</source>
+        <translation>Sprache des Systems</translation>
+    </message>
+    <message>
+        <source>The language changes when Syntaxa is opened again.</source>
+        <translation>Die Sprache ändert sich, wenn Syntaxa wieder geöffnet wird.</translation>
+    </message>
+    <message>
+        <source> to the inch)</source>
+        <translation> je Zoll)</translation>
+    </message>
+    <message>
+        <source>at </source>
+        <translation>zu </translation>
+    </message>
+    <message>
+        <source>apart</source>
+        <translation>Abstand</translation>
+    </message>
+    <message>
+        <source>Scale curves to {0:.9g} mm wide</source>
+        <translation>Kurven auf {0:.9g} mm Breite skalieren</translation>
+    </message>
+    <message>
+        <source>Scale curves to {0:.9g} mm high</source>
+        <translation>Kurven auf {0:.9g} mm Höhe skalieren</translation>
+    </message>
+    <message>
+        <source>notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>about</source>
+        <translation>um</translation>
+    </message>
+    <message>
+        <source>Sweep</source>
+        <translation>Reihe</translation>
+    </message>
+    <message>
+        <source>Reshape</source>
+        <translation>Umformen</translation>
+    </message>
+    <message>
+        <source>wrong</source>
+        <translation>falsch</translation>
+    </message>
+    <message>
+        <source>note</source>
+        <translation>Hinweis</translation>
+    </message>
+    <message>
+        <source>Pace</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>new</source>
+        <translation>neu</translation>
+    </message>
+    <message>
+        <source>gone</source>
+        <translation>fort</translation>
+    </message>
+    <message>
+        <source>moved</source>
+        <translation>verschoben</translation>
+    </message>
+    <message>
+        <source>same</source>
+        <translation>gleich</translation>
+    </message>
+    <message>
+        <source>Drawn</source>
+        <translation>Gezeichnet</translation>
+    </message>
+    <message>
+        <source>Quit</source>
+        <translation>Beenden</translation>
+    </message>
+    <message>
+        <source>hold {0}</source>
+        <translation>halten: {0}</translation>
+    </message>
+    <message>
+        <source>drives</source>
+        <translation>treibt</translation>
+    </message>
+    <message>
+        <source>measured</source>
+        <translation>gemessen</translation>
+    </message>
+    <message>
+        <source>text</source>
+        <translation>Text</translation>
+    </message>
+    <message>
+        <source>result</source>
+        <translation>Ergebnis</translation>
+    </message>
+    <message>
+        <source>received</source>
+        <translation>erhalten</translation>
+    </message>
+    <message>
+        <source>offset</source>
+        <translation>Versatz</translation>
+    </message>
+    <message>
+        <source>diameter</source>
+        <translation>Durchmesser</translation>
+    </message>
+    <message>
+        <source>out</source>
+        <translation>draußen</translation>
     </message>
 </context>
 <context>
@@ -12337,6 +12445,542 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>brass</source>
         <translation>Messing</translation>
+    </message>
+    <message>
+        <source>Comparing dimensions</source>
+        <translation>Maße werden verglichen</translation>
+    </message>
+    <message>
+        <source>Contours</source>
+        <translation>Konturen</translation>
+    </message>
+    <message>
+        <source>Counting what goes out</source>
+        <translation>Es wird gezählt, was hinausgeht</translation>
+    </message>
+    <message>
+        <source>Cutting</source>
+        <translation>Es wird geschnitten</translation>
+    </message>
+    <message>
+        <source>Drawing the sheet</source>
+        <translation>Das Blatt wird gezeichnet</translation>
+    </message>
+    <message>
+        <source>Drawing what is aside</source>
+        <translation>Beiseitegelegtes wird gezeichnet</translation>
+    </message>
+    <message>
+        <source>Faces and edges</source>
+        <translation>Flächen und Kanten</translation>
+    </message>
+    <message>
+        <source>Freedom</source>
+        <translation>Freiheit</translation>
+    </message>
+    <message>
+        <source>Grouping</source>
+        <translation>Es wird gruppiert</translation>
+    </message>
+    <message>
+        <source>Looking what that would do</source>
+        <translation>Es wird nachgesehen, was das täte</translation>
+    </message>
+    <message>
+        <source>Making the table</source>
+        <translation>Die Tabelle wird gemacht</translation>
+    </message>
+    <message>
+        <source>Measuring</source>
+        <translation>Es wird gemessen</translation>
+    </message>
+    <message>
+        <source>Measuring the result</source>
+        <translation>Das Ergebnis wird gemessen</translation>
+    </message>
+    <message>
+        <source>Measuring what came in</source>
+        <translation>Das Hereingekommene wird gemessen</translation>
+    </message>
+    <message>
+        <source>Playing</source>
+        <translation>Es wird abgespielt</translation>
+    </message>
+    <message>
+        <source>Reporting</source>
+        <translation>Es wird berichtet</translation>
+    </message>
+    <message>
+        <source>Showing what that would do</source>
+        <translation>Es wird gezeigt, was das täte</translation>
+    </message>
+    <message>
+        <source>Solids</source>
+        <translation>Körper</translation>
+    </message>
+    <message>
+        <source>Trying</source>
+        <translation>Es wird versucht</translation>
+    </message>
+    <message>
+        <source>Trying every tolerance</source>
+        <translation>Jede Toleranz wird versucht</translation>
+    </message>
+    <message>
+        <source>Laying out</source>
+        <translation>Es wird angeordnet</translation>
+    </message>
+    <message>
+        <source>Shading</source>
+        <translation>Es wird schattiert</translation>
+    </message>
+    <message>
+        <source>Surveying</source>
+        <translation>Es wird nachgesehen</translation>
+    </message>
+    <message>
+        <source>{0} profiles</source>
+        <translation>{0} Konturen</translation>
+    </message>
+    <message>
+        <source>{0} profile</source>
+        <translation>{0} Kontur</translation>
+    </message>
+    <message>
+        <source>{0} holes</source>
+        <translation>{0} Löcher</translation>
+    </message>
+    <message>
+        <source>{0} hole</source>
+        <translation>{0} Loch</translation>
+    </message>
+    <message>
+        <source>{0} open lines</source>
+        <translation>{0} offene Linien</translation>
+    </message>
+    <message>
+        <source>{0} open line</source>
+        <translation>{0} offene Linie</translation>
+    </message>
+    <message>
+        <source>{0} closed contours ({1}, {2}) and {3}</source>
+        <translation>{0} geschlossene Konturen ({1!t}, {2!t}) und {3!t}</translation>
+    </message>
+    <message>
+        <source>{0} closed contours ({1}, {2})</source>
+        <translation>{0} geschlossene Konturen ({1!t}, {2!t})</translation>
+    </message>
+    <message>
+        <source>{0} closed contours and {1}</source>
+        <translation>{0} geschlossene Konturen und {1!t}</translation>
+    </message>
+    <message>
+        <source>{0} closed contour and {1}</source>
+        <translation>{0} geschlossene Kontur und {1!t}</translation>
+    </message>
+    <message>
+        <source>{0} bodies</source>
+        <translation>{0} Körper</translation>
+    </message>
+    <message>
+        <source>{0} body</source>
+        <translation>{0} Körper</translation>
+    </message>
+    <message>
+        <source>{0} rows</source>
+        <translation>{0} Zeilen</translation>
+    </message>
+    <message>
+        <source>{0} row</source>
+        <translation>{0} Zeile</translation>
+    </message>
+    <message>
+        <source></source>
+        <translation></translation>
+    </message>
+    <message>
+        <source>{0} curves would become {1} arcs.</source>
+        <translation>{0} Kurven würden {1} Bögen.</translation>
+    </message>
+    <message>
+        <source>{0} facets would become arcs in {1}.</source>
+        <translation>{0} Facetten würden Bögen in {1!t}.</translation>
+    </message>
+    <message>
+        <source>{0} curves would become exact.</source>
+        <translation>{0} Kurven würden genau.</translation>
+    </message>
+    <message>
+        <source>{0} vertices and arcs would become {1}.</source>
+        <translation>{0} Ecken und Bögen würden {1}.</translation>
+    </message>
+    <message>
+        <source>1 run</source>
+        <translation>1 Zug</translation>
+    </message>
+    <message>
+        <source>{0} runs</source>
+        <translation>{0} Zügen</translation>
+    </message>
+    <message>
+        <source>moved</source>
+        <translation>verschoben</translation>
+    </message>
+    <message>
+        <source>lengthened</source>
+        <translation>verlängert</translation>
+    </message>
+    <message>
+        <source>dropped</source>
+        <translation>weggefallen</translation>
+    </message>
+    <message>
+        <source>No.</source>
+        <translation>Nr.</translation>
+    </message>
+    <message>
+        <source>Count</source>
+        <translation>Anzahl</translation>
+    </message>
+    <message>
+        <source>Change</source>
+        <translation>Änderung</translation>
+    </message>
+    <message>
+        <source>Perimeter</source>
+        <translation>Umfang</translation>
+    </message>
+    <message>
+        <source>Centres</source>
+        <translation>Mitten</translation>
+    </message>
+    <message>
+        <source>Way</source>
+        <translation>Weg</translation>
+    </message>
+    <message>
+        <source>Sweep</source>
+        <translation>Öffnungswinkel</translation>
+    </message>
+    <message>
+        <source>Diameter</source>
+        <translation>Durchmesser</translation>
+    </message>
+    <message>
+        <source>lines</source>
+        <translation>Linien</translation>
+    </message>
+    <message>
+        <source>arcs</source>
+        <translation>Bögen</translation>
+    </message>
+    <message>
+        <source>circles</source>
+        <translation>Kreise</translation>
+    </message>
+    <message>
+        <source>ellipses</source>
+        <translation>Ellipsen</translation>
+    </message>
+    <message>
+        <source>splines</source>
+        <translation>Splines</translation>
+    </message>
+    <message>
+        <source>polylines</source>
+        <translation>Polylinien</translation>
+    </message>
+    <message>
+        <source>circle</source>
+        <translation>Kreis</translation>
+    </message>
+    <message>
+        <source>ellipse</source>
+        <translation>Ellipse</translation>
+    </message>
+    <message>
+        <source>spline</source>
+        <translation>Spline</translation>
+    </message>
+    <message>
+        <source>polyline</source>
+        <translation>Polylinie</translation>
+    </message>
+    <message>
+        <source>texts</source>
+        <translation>Texte</translation>
+    </message>
+    <message>
+        <source>points</source>
+        <translation>Punkte</translation>
+    </message>
+    <message>
+        <source>images</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>hatchs</source>
+        <translation>Schraffuren</translation>
+    </message>
+    <message>
+        <source>leaders</source>
+        <translation>Hinweislinien</translation>
+    </message>
+    <message>
+        <source>constructions</source>
+        <translation>Hilfslinien</translation>
+    </message>
+    <message>
+        <source>imperial</source>
+        <translation>zöllig</translation>
+    </message>
+    <message>
+        <source>metric</source>
+        <translation>metrisch</translation>
+    </message>
+    <message>
+        <source>Overrun</source>
+        <translation>Überstand</translation>
+    </message>
+    <message>
+        <source>overrun</source>
+        <translation>Überstand</translation>
+    </message>
+    <message>
+        <source>level</source>
+        <translation>waagrecht</translation>
+    </message>
+    <message>
+        <source>on</source>
+        <translation>darauf</translation>
+    </message>
+    <message>
+        <source>midpoint</source>
+        <translation>Mittelpunkt</translation>
+    </message>
+    <message>
+        <source>ring</source>
+        <translation>Ring</translation>
+    </message>
+    <message>
+        <source>symmetry</source>
+        <translation>Symmetrie</translation>
+    </message>
+    <message>
+        <source>distance x</source>
+        <translation>Abstand x</translation>
+    </message>
+    <message>
+        <source>distance y</source>
+        <translation>Abstand y</translation>
+    </message>
+    <message>
+        <source>along</source>
+        <translation>entlang</translation>
+    </message>
+    <message>
+        <source>bronze</source>
+        <translation>Bronze</translation>
+    </message>
+    <message>
+        <source>copper</source>
+        <translation>Kupfer</translation>
+    </message>
+    <message>
+        <source>softwood</source>
+        <translation>Weichholz</translation>
+    </message>
+    <message>
+        <source>acrylic</source>
+        <translation>Acrylglas</translation>
+    </message>
+    <message>
+        <source>polyethylene</source>
+        <translation>Polyethylen</translation>
+    </message>
+    <message>
+        <source>polyacetal</source>
+        <translation>Polyacetal</translation>
+    </message>
+    <message>
+        <source>{0} and {1} constraint</source>
+        <translation>{0!t} und {1} Bedingung</translation>
+    </message>
+    <message>
+        <source>{0} and {1} constraints</source>
+        <translation>{0!t} und {1} Bedingungen</translation>
+    </message>
+    <message>
+        <source>{0} dimensions</source>
+        <translation>{0} Maße</translation>
+    </message>
+    <message>
+        <source>{0} dimension</source>
+        <translation>{0} Maß</translation>
+    </message>
+    <message>
+        <source>{0} constraints</source>
+        <translation>{0} Bedingungen</translation>
+    </message>
+    <message>
+        <source>{0} constraint</source>
+        <translation>{0} Bedingung</translation>
+    </message>
+    <message>
+        <source>{0} curves: {1}</source>
+        <translation>{0} Kurven: {1}</translation>
+    </message>
+    <message>
+        <source>1 curve: {0}</source>
+        <translation>1 Kurve: {0}</translation>
+    </message>
+    <message>
+        <source>{0} curves: no longer {1}</source>
+        <translation>{0} Kurven: nicht mehr {1}</translation>
+    </message>
+    <message>
+        <source>wrong</source>
+        <translation>falsch</translation>
+    </message>
+    <message>
+        <source>Part {0}</source>
+        <translation>Teil {0}</translation>
+    </message>
+    <message>
+        <source>As received</source>
+        <translation>Wie erhalten</translation>
+    </message>
+    <message>
+        <source>Section at {0} = {1}</source>
+        <translation>Schnitt bei {0} = {1}</translation>
+    </message>
+    <message>
+        <source>Sheet 1</source>
+        <translation>Sheet 1</translation>
+    </message>
+    <message>
+        <source>parts of the drawing</source>
+        <translation>Teile der Zeichnung</translation>
+    </message>
+    <message>
+        <source>What is in it</source>
+        <translation>Was darin ist</translation>
+    </message>
+    <message>
+        <source>Handed over</source>
+        <translation>Übergeben</translation>
+    </message>
+    <message>
+        <source>To be known</source>
+        <translation>Zu wissen</translation>
+    </message>
+    <message>
+        <source>Each digest is that of the file as it is in this package.</source>
+        <translation>Jede Prüfsumme ist die der Datei, wie sie in diesem Paket ist.</translation>
+    </message>
+    <message>
+        <source>Syntaxa drawings</source>
+        <translation>Syntaxa drawings</translation>
+    </message>
+    <message>
+        <source>mapped to</source>
+        <translation>zugeordnet zu</translation>
+    </message>
+    <message>
+        <source>unsupported entity</source>
+        <translation>unbekanntes Element</translation>
+    </message>
+    <message>
+        <source>code page</source>
+        <translation>Zeichentabelle</translation>
+    </message>
+    <message>
+        <source>{0}: no longer {1}</source>
+        <translation>{0!t}: nicht mehr {1}</translation>
+    </message>
+    <message>
+        <source>Lock {0}</source>
+        <translation>{0!t} sperren</translation>
+    </message>
+    <message>
+        <source>Unlock {0}</source>
+        <translation>{0!t} entsperren</translation>
+    </message>
+    <message>
+        <source>facet run:{0}</source>
+        <translation>Facettenzug:{0}</translation>
+    </message>
+    <message>
+        <source>#{} cannot be split there.</source>
+        <translation>#{0} lässt sich dort nicht teilen.</translation>
+    </message>
+    <message>
+        <source>#{} meets no curve of its sketch if it goes on there.</source>
+        <translation>#{0} trifft keine Kurve ihrer Skizze, wenn es dort weitergeht.</translation>
+    </message>
+    <message>
+        <source>Take up {0}</source>
+        <translation>{0!t} aufnehmen</translation>
+    </message>
+    <message>
+        <source>Leave {0}</source>
+        <translation>{0!t} belassen</translation>
+    </message>
+    <message>
+        <source>origin, changed</source>
+        <translation>Herkunft, geändert</translation>
+    </message>
+    <message>
+        <source>the edge between </source>
+        <translation>die Kante zwischen </translation>
+    </message>
+    <message>
+        <source>place alone</source>
+        <translation>Stelle allein</translation>
+    </message>
+    <message>
+        <source>origin, though what is round it has changed</source>
+        <translation>Herkunft, obwohl sich geändert hat, was darum liegt</translation>
+    </message>
+    <message>
+        <source>common practice, no published source</source>
+        <translation>übliche Praxis, keine veröffentlichte Quelle</translation>
+    </message>
+    <message>
+        <source>EN 1991-1-1:2002, table A.4</source>
+        <translation>EN 1991-1-1:2002, Tabelle A.4</translation>
+    </message>
+    <message>
+        <source>EN 10088-1:2005, annex E, 1.4301</source>
+        <translation>EN 10088-1:2005, Anhang E, 1.4301</translation>
+    </message>
+    <message>
+        <source>end mill {0}</source>
+        <translation>Schaftfräser {0}</translation>
+    </message>
+    <message>
+        <source>unit {0}, written by syntaxa {1}</source>
+        <translation>Einheit {0}, geschrieben von syntaxa {1}</translation>
+    </message>
+    <message>
+        <source>stock {0} x {1} x {2} mm</source>
+        <translation>Rohling {0} x {1} x {2} mm</translation>
+    </message>
+    <message>
+        <source>{0} findings</source>
+        <translation>{0} Befunde</translation>
+    </message>
+    <message>
+        <source>1 finding</source>
+        <translation>1 Befund</translation>
+    </message>
+    <message>
+        <source>gap</source>
+        <translation>Lücke</translation>
+    </message>
+    <message>
+        <source>would become</source>
+        <translation>würden</translation>
     </message>
 </context>
 </TS>

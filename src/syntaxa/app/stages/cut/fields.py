@@ -12,7 +12,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QWidget
 
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import label, roomy
-from syntaxa.app.words import tr
+from syntaxa.app.words import figures, tr
 from syntaxa.cut.model import Operation, OperationKind, Settings
 
 #: Kinds that go along outlines, and those that go down into material.
@@ -204,7 +204,7 @@ class SettingsForm(QWidget):
             widget.setCurrentIndex(values_of.index(values[0]) if same and values[0] in values_of else 0)
         elif isinstance(widget, QLineEdit) and not (widget.hasFocus() and widget.isModified()):
             value = values[0] if same else None
-            widget.setText("" if value is None else value if isinstance(value, str) else f"{value:g}")
+            widget.setText("" if value is None else value if isinstance(value, str) else figures(f"{value:g}"))
             widget.setPlaceholderText(
                 "differ" if not same else "through" if field.name == "depth" else tr("as the tool has it")
             )

@@ -56,7 +56,7 @@ class NestForm(QWidget):
         grid.addLayout(row_of(self.across, label("x", "dim"), self.along), 0, 1)
         grid.addWidget(label(tr("Copies"), "dim"), 1, 0)
         grid.addLayout(
-            row_of(self.copies, label(tr("gap"), "dim"), self.gap, label(tr("margin"), "dim"), self.edge), 1, 1
+            row_of(self.copies, label(tr("apart"), "dim"), self.gap, label(tr("margin"), "dim"), self.edge), 1, 1
         )
         grid.addWidget(label(tr("Turned"), "dim"), 2, 0)
         grid.addWidget(self.turning, 2, 1)

@@ -130,8 +130,8 @@ class OperationsPage(QWidget):
             tr("Operations"),
             (
                 Column(tr("Operation"), lambda o: o.name if o.enabled else tr("{0} (off)", o.name), figure=False),
-                Column(tr("Kind"), lambda o: o.kind, figure=False),
-                Column(tr("Tool"), lambda o: o.settings.tool or "none", figure=False),
+                Column(tr("Kind"), lambda o: tr(o.kind), figure=False),
+                Column(tr("Tool"), lambda o: o.settings.tool or tr("none"), figure=False),
                 Column(tr("Items"), lambda o: str(self._items.get(o.name, 0))),
                 Column(tr("Time"), lambda o: clock(self._seconds.get(o.name, 0.0))),
                 *more,

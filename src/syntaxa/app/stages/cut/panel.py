@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QTabWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
 from syntaxa.app.shell.panel import StagePanel, scrolling
@@ -127,7 +128,7 @@ class CutPanel(StagePanel):
         if made is None:
             return tr("Cutting…")
         if made.proven is None:
-            return made.why
+            return said(made.why)
         wrong = len(made.proven.verdict.wrong)
         if wrong:
             return tr("{0} wrong with the program; see Run.", counted(wrong, "thing is", "things are"))
@@ -146,6 +147,6 @@ class CutPanel(StagePanel):
 
     def refuse(self, sentence: str) -> None:
         """Says why something cannot be."""
-        self._refused, self._refused_in = sentence, self.session.job
-        self.says.setText(sentence)
+        self._refused, self._refused_in = said(sentence), self.session.job
+        self.says.setText(said(sentence))
         set_role(self.says, "warning")

@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWid
 
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
-from syntaxa.app.words import counted, tr
+from syntaxa.app.words import counted, figures, tr
 from syntaxa.cut.model import Nest, Operation, Pick
 from syntaxa.drawing.state import State
 
@@ -76,7 +76,7 @@ class PickForm(QWidget):
         for combo, names in ((self.sketch, sketches), (self.layer, layers), (self.role, roles)):
             if not combo.count() or [combo.itemText(k) for k in range(1, combo.count())] != names:
                 combo.clear()
-                combo.addItems(["any", *names])
+                combo.addItems([tr("any"), *names])
 
     def show_operation(self, operation: Operation | None) -> None:
         """The pick of an operation; of none or several there is nothing to be seen."""
@@ -94,7 +94,7 @@ class PickForm(QWidget):
         self.nest.setCurrentIndex(self.nest.findData(pick.nest))
         for line, value in ((self.low, pick.round_from), (self.high, pick.round_to)):
             if not (line.hasFocus() and line.isModified()):
-                line.setText("" if value is None else f"{value:g}")
+                line.setText("" if value is None else figures(f"{value:g}"))
                 line.setModified(False)
         named = len(pick.roots) + len(pick.regions)
         parts = [tr("{0} by hand", counted(named, "curve"))] if named else []

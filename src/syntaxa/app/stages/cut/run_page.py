@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QElapsedTimer, Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.stages.cut.operations_page import clock
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
@@ -54,9 +55,9 @@ class RunPage(QWidget):
         self.found = RowsView(
             tr("What the bench machine found"),
             (
-                Column(tr("What"), lambda f: FOUND_KINDS[f.kind], figure=False, tip=lambda f: f.says),
+                Column(tr("What"), lambda f: said(FOUND_KINDS[f.kind]), figure=False, tip=lambda f: said(f.says)),
                 Column(tr("Line"), lambda f: str(f.line or "")),
-                Column("", lambda f: "wrong" if f.wrong else "note", figure=False),
+                Column("", lambda f: tr("wrong" if f.wrong else "note"), figure=False),
             ),
         )
         self.found.setFixedHeight(_HEIGHT)
@@ -109,7 +110,7 @@ class RunPage(QWidget):
         column = QVBoxLayout()
         column.setSpacing(7)
         column.addLayout(row_of(self.play, back, ahead, start, None))
-        column.addLayout(row_of(label(tr("Speed"), "dim"), self.speed, None, self.space))
+        column.addLayout(row_of(label(tr("Pace"), "dim"), self.speed, None, self.space))
         column.addLayout(row_of(self.stock, self.part, self.paths, None))
         return column
 
@@ -130,7 +131,7 @@ class RunPage(QWidget):
             self.timeline = None
             self.found.model_.show_rows(())
             self.says.setText("")
-            self.verdict.setText(made.why)
+            self.verdict.setText(said(made.why))
             set_role(self.verdict, "dim")
             self.state.setText("")
             self.lines.setText("")
@@ -157,8 +158,8 @@ class RunPage(QWidget):
             parts.insert(0, tr("✓ Nothing is wrong with the program."))
         if verdict.left > 1e-6:
             parts.append(tr("{0:.3g} mm² stay in corners.", verdict.left))
-        parts += [f"{name}: {why}" for name, why in done.work.failed]
-        parts += done.work.told[:3]
+        parts += [f"{name}: {said(why)}" for name, why in done.work.failed]
+        parts += map(said, done.work.told[:3])
         self.verdict.setText(" ".join(parts))
         set_role(self.verdict, "warning" if wrong or done.work.failed else "good")
 

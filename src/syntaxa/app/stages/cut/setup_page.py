@@ -14,7 +14,7 @@ from syntaxa.app.stages.cut.tool_form import ToolForm
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.app.words import tr
+from syntaxa.app.words import figures, tr
 from syntaxa.cut.library import Machine
 from syntaxa.cut.model import KeepOut, Origin, Stock, Tool
 from syntaxa.cut.part import Planned
@@ -71,7 +71,7 @@ class SetupPage(QWidget):
                 Column(tr("Name"), lambda k: k.name, figure=False),
                 Column(tr("Where, mm"), lambda k: f"{k.box[0]:.1f}, {k.box[1]:.1f}"),
                 Column(tr("Size, mm"), lambda k: f"{k.box[2] - k.box[0]:.1f} x {k.box[3] - k.box[1]:.1f}"),
-                Column(tr("High, mm"), lambda k: f"{k.height:g}"),
+                Column(tr("High, mm"), lambda k: figures(f"{k.height:g}")),
             ),
         )
         self.clamps.setFixedHeight(_HEIGHT)
@@ -162,10 +162,10 @@ class SetupPage(QWidget):
         size = stock.size
         for line, text in (
             (self.thickness, stock.thickness),
-            (self.margin, f"{stock.margin:g}"),
+            (self.margin, figures(f"{stock.margin:g}")),
             (self.material, stock.material),
-            (self.stock_width, "" if size is None else f"{size[0]:g}"),
-            (self.stock_height, "" if size is None else f"{size[1]:g}"),
+            (self.stock_width, "" if size is None else figures(f"{size[0]:g}")),
+            (self.stock_height, "" if size is None else figures(f"{size[1]:g}")),
         ):
             if not (line.hasFocus() and line.isModified()):
                 line.setText(text)
@@ -189,7 +189,7 @@ class SetupPage(QWidget):
         chosen = self._stock.keep_out[at] if 0 <= at < len(self._stock.keep_out) else None
         self.clamp_height.setEnabled(chosen is not None)
         if not (self.clamp_height.hasFocus() and self.clamp_height.isModified()):
-            self.clamp_height.setText("" if chosen is None else f"{chosen.height:g}")
+            self.clamp_height.setText("" if chosen is None else figures(f"{chosen.height:g}"))
             self.clamp_height.setModified(False)
 
     # ------------------------------------------------------------------ doing

@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxL
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
-from syntaxa.app.words import tr
+from syntaxa.app.words import figures, tr
 from syntaxa.cut.library import check_tool
 from syntaxa.cut.model import Tool, ToolKind
 from syntaxa.cut.part import Planned
@@ -80,8 +80,8 @@ class ToolForm(QWidget):
             tr("Tools of the job and the library"),
             (
                 Column(tr("Tool"), lambda t: t.name, figure=False),
-                Column(tr("Kind"), lambda t: t.kind, figure=False),
-                Column("mm", lambda t: f"{t.width:g}"),
+                Column(tr("Kind"), lambda t: tr(t.kind), figure=False),
+                Column("mm", lambda t: figures(f"{t.width:g}")),
                 Column(
                     tr("Held"), lambda t: tr("in the job") if self._plan.tool(t.name) is not None else "", figure=False
                 ),
@@ -92,8 +92,9 @@ class ToolForm(QWidget):
         column.addWidget(self.list)
         self.kind = roomy(QComboBox())
         self.kind.setAccessibleName(tr("Kind of the tool"))
-        self.kind.addItems(get_args(ToolKind))
-        self.kind.activated.connect(lambda k: self._set("kind", self.kind.itemText(k)))
+        for kind in get_args(ToolKind):
+            self.kind.addItem(tr(kind), kind)
+        self.kind.activated.connect(lambda k: self._set("kind", self.kind.itemData(k)))
         self.centre = QCheckBox(tr("Can go straight down"))
         self.centre.clicked.connect(lambda on: self._set("centre", on))
         self._box = QWidget()
@@ -152,7 +153,7 @@ class ToolForm(QWidget):
         self._box.setVisible(tool is not None)
         if tool is None:
             return
-        self.kind.setCurrentText(tool.kind)
+        self.kind.setCurrentIndex(self.kind.findData(tool.kind))
         self.centre.setVisible(not tool.is_flat)
         self.centre.setChecked(tool.centre)
         for field in _FIELDS:
@@ -161,7 +162,7 @@ class ToolForm(QWidget):
             line.setVisible(field.fits(tool))
             if not (line.hasFocus() and line.isModified()):
                 value = getattr(tool, field.name)
-                line.setText(value if isinstance(value, str) else f"{value:g}")
+                line.setText(value if isinstance(value, str) else figures(f"{value:g}"))
                 line.setModified(False)
 
     def _typed(self, field: _Field, line: QLineEdit) -> None:

@@ -37,7 +37,7 @@ class ConstraintsView(QWidget):
         self.table = RowsView(
             tr("What holds in the chosen sketch"),
             (
-                Column(tr("Constraint, and of what"), lambda c: c.key, figure=False, tip=lambda c: c.key),
+                Column(tr("Constraint, and of what"), _shown, figure=False, tip=_shown),
                 Column("", lambda c: "off" if c.off else "", figure=False),
             ),
         )
@@ -121,4 +121,9 @@ class ConstraintsView(QWidget):
 
 
 def _offer(one: Constraint | Measure) -> str:
-    return f"hold {one.kind}" if isinstance(one, Constraint) else tr("measure {0}", one.kind)
+    return tr("hold {0}", tr(one.kind)) if isinstance(one, Constraint) else tr("measure {0}", tr(one.kind))
+
+
+def _shown(one: Constraint) -> str:
+    """A constraint as the list has it: its kind, and what it is about."""
+    return f"{tr(one.kind)}: {', '.join(map(str, one.things))}"

@@ -51,7 +51,7 @@ class DimensionsView(QWidget):
             tr("Dimensions and their values"),
             (
                 Column(tr("Name"), lambda m: m.name, figure=False),
-                Column(tr("Of"), lambda m: m.kind, figure=False),
+                Column(tr("Of"), lambda m: tr(m.kind), figure=False),
                 Column(tr("Value"), self._value_of),
                 Column(tr("Use"), self._use_of, figure=False, tip=lambda m: m.expression or m.text),
             ),
@@ -175,7 +175,7 @@ class DimensionsView(QWidget):
     def _use_of(self, one: Measure) -> str:
         if one.name in self._definition.disagreeing:
             return tr("says {0}", self.value_text(one, one.written or 0.0))
-        return {"live": "drives", "measured": "measured", "text": "text"}[one.use]
+        return {"live": tr("drives"), "measured": tr("measured"), "text": tr("text")}[one.use]
 
     def _row_chosen(self) -> None:
         one = self.one()

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import cast
 
 from syntaxa.app.canvas.layer import Layer
+from syntaxa.app.sentences import said
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
@@ -140,10 +141,11 @@ class DefineStage(Stage):
             return
         self.picture.following.show(tried.shapes)
         largest = self.shell.dress.lengths.small(tried.entry.max_mm)
-        said = (
-            tried.refused or tr("{0} As dashed; nothing would move more than {1}.", tried.entry.says, largest).strip()
+        told = (
+            said(tried.refused)
+            or tr("{0} As dashed; nothing would move more than {1}.", said(tried.entry.says), largest).strip()
         )
-        self.own_panel.tell(said)
+        self.own_panel.tell(told)
         if not tried.refused:
             self.picture.show_holds(tried.part)
 

@@ -6,10 +6,11 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.widgets.labels import button, cell, label, roomy, row_of, set_role, table
-from syntaxa.app.words import counted, tr
+from syntaxa.app.words import counted, figures, tr
 from syntaxa.deliver.figures import Figures, total
 from syntaxa.deliver.formats import FORMATS, Format, Written
 from syntaxa.deliver.pages.model import InkChoice
@@ -57,7 +58,7 @@ class FilesPage(QWidget):
         column.setContentsMargins(0, 8, 0, 0)
         column.setSpacing(7)
         self._format, self._unit, self._roles, self._ink = (roomy(QComboBox()) for _ in range(4))
-        self._format.addItems([f.title for f in FORMATS])
+        self._format.addItems([said(f.title) for f in FORMATS])
         self._unit.addItems(_UNITS)
         for text, roles in ROLES:
             self._roles.addItem(text, roles)
@@ -159,7 +160,7 @@ class FilesPage(QWidget):
             (self._by_colour, output.by_colour),
         ):  # fmt: skip
             box.setChecked(on)
-        self._dots.setText(f"{output.dots:g}")
+        self._dots.setText(figures(f"{output.dots:g}"))
         self._font.setText(output.font)
 
     def _number(self) -> float | None:
@@ -181,7 +182,7 @@ class FilesPage(QWidget):
     def tell_written(self, done: Written) -> None:
         """Says what was written, and what the format could not hold as it was."""
         names = ", ".join(str(p) if k == 0 else p.name for k, p in enumerate(done.files))
-        self._result.setText(" ".join([tr("Wrote {0} to {1}.", done.says, names), *done.notes]))
+        self._result.setText(" ".join([tr("Wrote {0} to {1}.", said(done.says), names), *map(said, done.notes)]))
         self._result.show()
 
     def forget_result(self) -> None:
@@ -228,7 +229,7 @@ class FilesPage(QWidget):
             self._fill(("…",), [])
             self._say(tr("Making the table…"), True)
             return
-        self._fill(made.heads, [tuple(row) for row in made.rows[:500]])
+        self._fill(tuple(said(h) for h in made.heads), [tuple(row) for row in made.rows[:500]])
         self._say(tr("{0} would be written.", counted(len(made.rows), 'row')) if made.rows
                   else tr("There is nothing for a table of {0}.", self.format.table), bool(made.rows))  # fmt: skip
 
@@ -250,7 +251,7 @@ class FilesPage(QWidget):
         if found is None or figures is None:
             return
         whole = total(figures)
-        text = tr("{0} would be written.", whole)
+        text = tr("{0} would be written.", said(str(whole)))
         left = [f for f in found.faults if f.remedy and not f.by_choice]
         if left:
             text += tr(" {0} can still be fixed; see Mend.", counted(len(left), "finding"))

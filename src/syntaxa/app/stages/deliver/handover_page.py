@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.widgets.labels import label, lines_kept, set_role
 from syntaxa.app.words import tr
 from syntaxa.deliver.formats import format_of
@@ -90,7 +91,7 @@ class HandoverPage(QWidget):
         try:
             check_wanted(wanted)
         except DeliverError as error:
-            self.says.setText(str(error))
+            self.says.setText(said(str(error)))
             set_role(self.says, "warning")
             return False
         names: Sequence[str] = [

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QTabWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
 from syntaxa.app.shell.panel import StagePanel, scrolling
@@ -113,7 +114,7 @@ class DeliverPanel(StagePanel):
 
     def refuse(self, sentence: str) -> None:
         """Says why something cannot be."""
-        self._refused.setText(sentence)
+        self._refused.setText(said(sentence))
         self._refused.show()
 
     def forget_result(self) -> None:

@@ -10,6 +10,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
@@ -346,9 +347,9 @@ class SheetsPage(QWidget):
         if shown is None:
             text, role = tr("Laying out…"), "dim"
         elif shown.made is None:
-            text, role = shown.why, "warning"
+            text, role = said(shown.why), "warning"
         else:
-            told = shown.made.told()
+            told = [said(t) for t in shown.made.told()]
             size = tr(
                 "{0:g} x {1:g} mm at {2}", shown.made.leaf.width, shown.made.leaf.height, scale_text(shown.made.scale)
             )

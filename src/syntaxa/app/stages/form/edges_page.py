@@ -7,6 +7,7 @@ from typing import Literal
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.shell.panel import Filling
 from syntaxa.app.stages.form.make_page import free_feature, refill
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of
@@ -33,7 +34,7 @@ class EdgesPage(QWidget):
         self.rule.setAccessibleName(tr("Which edges"))
         self.rule.addItem(tr("the chosen ones"), "")
         for rule, words in RULE_WORDS.items():
-            self.rule.addItem(words, rule)
+            self.rule.addItem(said(words), rule)
         self.rule.currentIndexChanged.connect(lambda _index: self._show())
         self.body.setAccessibleName(tr("Body whose edges are meant"))
         self.feature.setAccessibleName(tr("Feature whose edges alone are meant"))
@@ -81,7 +82,7 @@ class EdgesPage(QWidget):
             )
         else:
             self.what.setText(
-                tr("{0}, whatever the numbers become.", tr(RULE_WORDS[self.rule.currentData()]).capitalize())
+                tr("{0}, whatever the numbers become.", said(RULE_WORDS[self.rule.currentData()]).capitalize())
             )
         for widget in (self.body, self.feature):
             widget.setEnabled(not by_hand and bool(self._part.bodies))

@@ -81,7 +81,7 @@ class MakePage(QWidget):
         self.raise_button.clicked.connect(self.raise_)
         column.addWidget(label(tr("Raise"), "heading"))
         column.addLayout(
-            row_of(label(tr("From"), "dim"), self.low, label("to", "dim"), self.high, label("mm", "dim"), None)
+            row_of(label(tr("From"), "dim"), self.low, label(tr("to"), "dim"), self.high, label("mm", "dim"), None)
         )
         column.addLayout(row_of(label(tr("Lean"), "dim"), self.lean, label("°", "dim"), self.filled, None))
         column.addLayout(row_of(self.reach, None, self.raise_button))
@@ -92,7 +92,7 @@ class MakePage(QWidget):
         self.ring.setPlaceholderText(tr("as drawn"))
         self.measured = QComboBox()
         self.measured.setAccessibleName(tr("Where the ring is measured"))
-        self.measured.addItems(_MEASURED)
+        self.measured.addItems([tr(m) for m in _MEASURED])
         for field in (self.angle, self.ring):
             field.setMaximumWidth(92)
         self.turn_button = button(tr("Turn"), tr("Turn the regions about the chosen line"))
@@ -101,7 +101,9 @@ class MakePage(QWidget):
         column.addWidget(label(tr("Turn about the chosen line"), "heading"))
         column.addWidget(self.axis_says)
         column.addLayout(row_of(label(tr("By"), "dim"), self.angle, label("°", "dim"), None, self.turn_button))
-        column.addLayout(row_of(label(tr("Ring of"), "dim"), self.ring, self.measured, label("diameter", "dim"), None))
+        column.addLayout(
+            row_of(label(tr("Ring of"), "dim"), self.ring, self.measured, label(tr("diameter"), "dim"), None)
+        )
 
     def _add_by_layer(self, column: QVBoxLayout) -> None:
         self.layers = QLineEdit()
@@ -110,7 +112,7 @@ class MakePage(QWidget):
         self.layers.setToolTip(tr("A thickness for each name, with commas between; regions of others stay flat"))
         self.kind = QComboBox()
         self.kind.setAccessibleName(tr("What thicknesses go by"))
-        self.kind.addItems(_BY)
+        self.kind.addItems([tr(b) for b in _BY])
         self.by_layer = button(
             tr("Raise all"), tr("Raise every region of the drawing at the thickness of its layer or role")
         )

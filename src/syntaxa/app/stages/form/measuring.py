@@ -7,6 +7,7 @@ import math
 import numpy as np
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.form.front import HABITS
 from syntaxa.app.stages.form.picked import Picked
@@ -40,7 +41,7 @@ class Measuring:
         own = [e.key for name, e in edges if name == owner]
         own += [key for name, f in faces if name == owner for key in self._round(name, f)]
         self.edges = owner, tuple(dict.fromkeys(own))
-        parts = [picked.says[:1].upper() + picked.says[1:]] if picked.targets else []
+        parts = [said(picked.says[:1].upper() + picked.says[1:])] if picked.targets else []
         if len(faces) == 1 and not edges:
             parts.append(_of_face(faces[0][1], lengths))
         elif faces:
@@ -67,7 +68,7 @@ class Measuring:
             return tr("Face of {0}", target.owner) + (f": {_of_face(face, lengths)}" if face is not None else "")
         edge = self._edge(target)
         return tr("Edge of {0}", target.owner) + (
-            f": {edge.says}; {_of_edge(edge, lengths)}" if edge is not None else ""
+            f": {said(edge.says)}; {_of_edge(edge, lengths)}" if edge is not None else ""
         )
 
     def _between(self, one: Target, other: Target, lengths: LengthFormat) -> list[str]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtWidgets import QTabWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
 from syntaxa.app.shell.panel import StagePanel, scrolling
@@ -113,7 +114,7 @@ class FormPanel(StagePanel):
             return space.failed
         if part.features:
             last = part.features[-1]
-            return f"{last.name}: {last.says}"
+            return f"{last.name}: {said(last.says)}"
         return tr("Click a closed region, give a depth, and raise it.")
 
     def show_picked(self, picked: Picked) -> None:

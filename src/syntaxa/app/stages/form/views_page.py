@@ -10,6 +10,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QListWidget, QListWidgetItem, QWidget
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.panel import Filling
 from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
@@ -139,7 +140,7 @@ class ViewsPage(QWidget):
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             item.setCheckState(Qt.CheckState.Checked)
             item.setData(Qt.ItemDataRole.UserRole, proposal.key)
-            item.setToolTip(tr("{0}; sure to {1:.0%}", proposal.why, proposal.sure))
+            item.setToolTip(tr("{0}; sure to {1:.0%}", said(proposal.why), proposal.sure))
             self.list.addItem(item)
 
     def _words(self, one: Proposal) -> str:

@@ -20,6 +20,7 @@ from PyQt6.QtWidgets import (
 )
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.stages.intake.look import Preview, Viewing
 from syntaxa.app.stages.intake.reading import ReadingFields
 from syntaxa.app.widgets.labels import button, cell, label, narrow, table
@@ -248,7 +249,7 @@ class Choices(QWidget):
         self._password.hide()
         self._facts.show()
         self._show_facts(preview)
-        self._why.setText(self.look.why)
+        self._why.setText(said(self.look.why))
         self._why.setVisible(bool(self.look.why))
         self._fill_sheets(preview)
         self._fill_layers(preview, choice)
@@ -264,15 +265,15 @@ class Choices(QWidget):
 
     def _show_facts(self, preview: Preview) -> None:
         report = preview.received.report
-        said = (
-            tr("says {0}", UNIT_NAMES[report.declared])
+        says = (
+            tr("says {0}", said(UNIT_NAMES[report.declared]))
             if report.declared
-            else tr("probably {0}", UNIT_NAMES[preview.unit])
+            else tr("probably {0}", said(UNIT_NAMES[preview.unit]))
         )
         if report.declared and report.declared != preview.unit:
-            said += tr(", but probably {0}", UNIT_NAMES[preview.unit])
+            says += tr(", but probably {0}", said(UNIT_NAMES[preview.unit]))
         size = self._lengths.size(preview.box)
-        lines = [tr("{0}, unit: {1}", size, said)]
+        lines = [tr("{0}, unit: {1}", size, says)]
         missing = sum(n.count for n in report.not_read)
         if missing:
             lines.append(

@@ -89,7 +89,7 @@ _FIELDS = (
         ("stl", "dxf mesh"),
         "number",
         tr("In the file's numbers, squared"),
-        empty="none",
+        empty=tr("none"),
     ),
     _Field("mesh_name", tr("Call the solid"), ("stl",), "text", tr("Empty for the name that the file gives")),
 )

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QWidget
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.changes import ChangesLayer
 from syntaxa.app.canvas.tools.box import BoxTool
+from syntaxa.app.sentences import said
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
@@ -242,7 +243,7 @@ class IntakeStage(Stage):
         if revised is None:
             return
         self.shell.refresh()
-        says = tr("{0} changed on disk: {1}.", revised.new.name, revised.changes.sentence())
+        says = tr("{0} changed on disk: {1}.", revised.new.name, said(revised.changes.sentence()))
         stay = self.shell.session.sources.decline_revision
         self.shell.banner.tell(
             says, ((tr("Look at it"), self._look_at_revision), (tr("Stay with the old"), stay)), "changed file"

@@ -9,6 +9,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QFrame, QGridLayout, QHBoxLayout, QMenu, QSlider, QVBoxLayout, QWidget
 
 from syntaxa.app.canvas.views import RECEIVED
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.widgets.labels import button, cell, label, table
 from syntaxa.app.words import counted, tr
@@ -189,7 +190,9 @@ class ChangesView(QFrame):
         column.setSpacing(6)
         self._title = label("", "heading", wrap=True)
         self._says = label("", "", wrap=True)
-        self._table = table(tr("What changed, by layer"), (tr("Layer"), "new", "gone", "moved", "same"), 0)
+        self._table = table(
+            tr("What changed, by layer"), (tr("Layer"), tr("new"), tr("gone"), tr("moved"), tr("same")), 0
+        )
         row = QHBoxLayout()
         accept = button(tr("Take the new one over"), primary=True)
         stay = button(tr("Stay with the old"))
@@ -211,7 +214,7 @@ class ChangesView(QFrame):
             return
         changes = revised.changes
         self._title.setText(tr("{0} changed on disk", revised.new.name))
-        self._says.setText(tr("{0}. Nothing is changed until you say so.", changes.sentence()))
+        self._says.setText(tr("{0}. Nothing is changed until you say so.", said(changes.sentence())))
         changed = [x for x in changes.layers if x.added or x.removed or x.moved]
         self._table.setRowCount(len(changed))
         for k, layer in enumerate(changed):
@@ -223,8 +226,8 @@ class ChangesView(QFrame):
 
 def _short(counts: dict[str, int]) -> str:
     names = sorted(counts, key=lambda k: -counts[k])
-    return f"{names[0]}s" if names else "–"
+    return tr(f"{names[0]}s") if names else "–"
 
 
 def _long(counts: dict[str, int]) -> str:
-    return ", ".join(f"{n} {kind}" for kind, n in counts.items())
+    return ", ".join(counted(n, kind) for kind, n in counts.items())

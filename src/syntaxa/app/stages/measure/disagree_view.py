@@ -30,7 +30,7 @@ class DisagreeView(QWidget):
             (
                 Column(tr("Text"), lambda d: d.text, figure=False),
                 Column(tr("Says"), lambda d: self._shown(d, d.stated)),
-                Column("Drawn", lambda d: self._shown(d, d.drawn)),
+                Column(tr("Drawn"), lambda d: self._shown(d, d.drawn)),
                 Column(tr("Judged"), lambda d: d.verdict or "open", figure=False),
             ),
         )

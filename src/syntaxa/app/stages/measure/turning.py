@@ -46,7 +46,7 @@ class Turning(QWidget):
             self._about.addItem(text, place)
         self._about.activated.connect(lambda _index: self._turn_about())
         row = QHBoxLayout()
-        for text, widget in ((tr("Turn by"), self._angle), ("about", self._about)):
+        for text, widget in ((tr("Turn by"), self._angle), (tr("about"), self._about)):
             row.addWidget(label(text, "dim"))
             row.addWidget(widget, 1)
         column.addLayout(row)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.widgets.labels import button, cell, label, narrow, set_role, table
 from syntaxa.app.words import tr
@@ -62,7 +63,7 @@ class UnitView(QWidget):
     def _add_choices(self) -> None:
         self._other.setAccessibleName(tr("Unit of the drawing"))
         for unit, name in UNIT_NAMES.items():
-            self._other.addItem(f"{unit}   {name}", unit)
+            self._other.addItem(f"{unit}   {said(name)}", unit)
         self._other.activated.connect(lambda _index: self.choose(self._other.currentData()))
         self._scale.setEditable(True)
         self._scale.setAccessibleName(tr("Scale that the page is drawn at"))
@@ -148,18 +149,20 @@ class UnitView(QWidget):
 
     def _ask(self, source: SourceRead, taken: Taken, settled: bool) -> None:
         verdict, declared = source.verdict, source.received.report.declared
-        said = tr("The file declares {0}.", UNIT_NAMES[declared]) if declared else tr("The file declares no unit.")
+        declares = (
+            tr("The file declares {0}.", said(UNIT_NAMES[declared])) if declared else tr("The file declares no unit.")
+        )
         named = unit_name(verdict.unit, verdict.page_scale)
         self._confirm.setVisible(not settled and not verdict.sure)
         self._confirm.setText(tr("Take {0}", named))
         if settled:
-            self._question.setText(tr("Settled: {0}. {1}", unit_name(taken.unit, taken.page_scale), said))
+            self._question.setText(tr("Settled: {0}. {1}", unit_name(taken.unit, taken.page_scale), declares))
             set_role(self._question, "good")
         elif verdict.sure:
-            self._question.setText(tr("{0} The clues speak for {1} ({2:.0%}).", said, named, verdict.confidence))
+            self._question.setText(tr("{0} The clues speak for {1} ({2:.0%}).", declares, named, verdict.confidence))
             set_role(self._question, "good")
         else:
-            self._question.setText(_doubt(verdict, said, named))
+            self._question.setText(_doubt(verdict, declares, named))
             set_role(self._question, "warning")
 
     def _fill(self, verdict: Verdict, taken: Taken) -> None:
@@ -198,7 +201,7 @@ class UnitView(QWidget):
         against = [k for k in candidate.speak_against if verdict.witnesses[k].unit != candidate.unit]
         sides = [(tr("▲ for"), k) for k in candidate.speak_for] + [(tr("▽ against"), k) for k in against]
         sides.sort(key=lambda side: (not side[0].startswith("▲"), -verdict.witnesses[side[1]].weight))
-        lines = [f"{mark}: {verdict.witnesses[k].says}" for mark, k in sides[:_MOST_REASONS]]
+        lines = [f"{mark}: {said(verdict.witnesses[k].says)}" for mark, k in sides[:_MOST_REASONS]]
         self._reasons.setText("\n".join(lines) or tr("No clue tells the units apart."))
 
     def _read(self) -> SourceRead | None:
@@ -210,19 +213,19 @@ class UnitView(QWidget):
         return next((t for t in state.taken if t.number == self._number), None) if state else None
 
 
-def _doubt(verdict: Verdict, said: str, named: str) -> str:
+def _doubt(verdict: Verdict, declares: str, named: str) -> str:
     """The question, and what makes it one."""
     speaks = tr("the clues speak for {0} ({1:.0%})", named, verdict.confidence)
     most = tr("Most clues speak for {0} ({1:.0%})", named, verdict.confidence)
     if not verdict.contradicted:
-        return tr("Which unit is it? {0} As far as can be told, {1}.", said, speaks)
+        return tr("Which unit is it? {0} As far as can be told, {1}.", declares, speaks)
     against = verdict.witnesses[verdict.contradicted[0]]
     if against.kind == "header":
-        return tr("Which unit is it? {0}, but {1}.", said[:-1], speaks)
-    return tr("Which unit is it? {0} {1}, but not this one: {2}", said, most, against.says)
+        return tr("Which unit is it? {0}, but {1}.", declares[:-1], speaks)
+    return tr("Which unit is it? {0} {1}, but not this one: {2}", declares, most, said(against.says))
 
 
 def unit_name(unit: str, page_scale: float = 1.0) -> str:
     """A unit with the scale of its page: "inches", "points at 1:5"."""
-    name = UNIT_NAMES[unit].replace(" to the inch)", ")").replace("(", "at ").replace(")", "")
+    name = said(UNIT_NAMES[unit]).replace(tr(" to the inch)"), ")").replace("(", tr("at ")).replace(")", "")
     return name if page_scale == 1 else tr("{0} at {1}", name, scale_text(page_scale))

@@ -133,8 +133,8 @@ class ComparePage(SidePage):
 
     def _side(self, row: tuple[Far, bool]) -> str:
         if row[1]:
-            return "result"
-        return tr("left out") if self._is_dropped(row[0].curve) else "received"
+            return tr("result")
+        return tr("left out") if self._is_dropped(row[0].curve) else tr("received")
 
     def _tell(self) -> None:
         """What the canvas is to lay over the result."""
@@ -151,7 +151,7 @@ class ComparePage(SidePage):
             self._key.setText(tr("From thin to thick: {0}.", steps) if heat.top else tr("Nothing is off at all."))
         else:
             self._key.setText("")
-        names = (tr("as received"), "result")
+        names = (tr("as received"), tr("result"))
         self.versus_wanted.emit(Versus(found.received if way else None, way, self.share.value() / 100, names, heat))
 
     def _choose(self) -> None:

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QIcon
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import findings, surveyed
 from syntaxa.app.stages.mend.fixing import fix, fix_these
@@ -86,7 +87,7 @@ class FindingsPage(QWidget):
                     lambda f: tr(str(f.kind).capitalize()),
                     False,
                     self._glyph,
-                    lambda f: FINDING_KINDS[f.kind],
+                    lambda f: said(FINDING_KINDS[f.kind]),
                 ),
                 Column(tr("Size"), lambda f: self.lengths.small(f.size)),
                 Column(tr("Moves"), lambda f: self.lengths.small(max(f.cost, f.along)) if f.remedy else "–"),
@@ -219,15 +220,17 @@ class FindingsPage(QWidget):
             return
         place = f"{self.lengths.number(finding.place.x)}, {self.lengths.text(finding.place.y)}"
         if finding.note is not None:
-            self._detail.setText(tr("{0} Left as it is. {1}\nAt {2}", FINDING_KINDS[finding.kind], finding.note, place))
+            self._detail.setText(
+                tr("{0} Left as it is. {1}\nAt {2}", said(FINDING_KINDS[finding.kind]), finding.note, place)
+            )
             return
         remedy = (
-            tr(" Fix ({0:.0%} sure): {1}{2}.", finding.confidence, finding.remedy[:1].lower(), finding.remedy[1:])
+            tr(" Fix ({0:.0%} sure): {1}{2}.", finding.confidence, *_begun_small(said(finding.remedy)))
             if finding.remedy
             else tr(" No fix on offer.")
         )
         curves = ", ".join(f"#{c}" for c in finding.curves[:4]) + (" …" if len(finding.curves) > 4 else "")
-        self._detail.setText(tr("{0}{1}\nAt {2}; curves {3}", FINDING_KINDS[finding.kind], remedy, place, curves))
+        self._detail.setText(tr("{0}{1}\nAt {2}; curves {3}", said(FINDING_KINDS[finding.kind]), remedy, place, curves))
 
     def _choose(self) -> None:
         row = self.table.chosen_row()
@@ -265,9 +268,9 @@ class FindingsPage(QWidget):
     def _show_ways(self, finding: Finding | None) -> None:
         chosen = self.way.currentData()
         self.way.clear()
-        self.way.addItem(finding.remedy if finding is not None and finding.remedy else tr("No fix on offer"), "")
+        self.way.addItem(said(finding.remedy) if finding is not None and finding.remedy else tr("No fix on offer"), "")
         for choice in finding.choices if finding is not None else ():
-            self.way.addItem(CHOICES[choice], choice)
+            self.way.addItem(said(CHOICES[choice]), choice)
         self.way.setCurrentIndex(max(0, self.way.findData(chosen)))
         self.way.setEnabled(self.way.count() > 1)
 
@@ -295,3 +298,8 @@ class FindingsPage(QWidget):
         following = self._rows[(at + 1) % len(self._rows)]
         self._chosen = following.key if following is not finding else ""
         fix(self.session, finding.key, self.way.currentData() or "")
+
+
+def _begun_small(words: str) -> tuple[str, str]:
+    """The first letter small, and the rest."""
+    return words[:1].lower(), words[1:]

@@ -70,7 +70,10 @@ class MendPanel(StagePanel):
         self._tabs.addTab(self.regions, tr("Regions"))
         self.sweep, self.trials = SweepPage(session), TrialsPage(session)
         self.compare, self.reshape = ComparePage(session), ReshapePage(session)
-        self._pages = {"Sweep": self.sweep, "Trials": self.trials, "Compare": self.compare, "Reshape": self.reshape}
+        self._pages = {
+            tr("Sweep"): self.sweep, tr("Trials"): self.trials, tr("Compare"): self.compare,
+            tr("Reshape"): self.reshape,
+        }  # fmt: skip
         for name, page in self._pages.items():
             self._tabs.addTab(page, name)
         self._tabs.currentChanged.connect(lambda _index: self.tell_versus())

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.preview import TRIED
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.mend.page import SidePage
@@ -182,7 +183,7 @@ class ReshapePage(SidePage):
         if found is None:
             self.told.setText("" if self._step is None else tr("Looking…"))
         elif not found.changed:
-            self.told.setText(found.says)
+            self.told.setText(said(found.says))
         else:
-            would = found.says.replace("became", tr("would become"))
+            would = said(found.says.replace("became", "would become"))
             self.told.setText(tr("{0} Nothing would be off by more than {1}.", would, self.lengths.small(found.max_mm)))

@@ -6,6 +6,7 @@ from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QImage, QPixmap
 from PyQt6.QtWidgets import QListView, QListWidget, QListWidgetItem
 
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.mend.page import SidePage
 from syntaxa.app.stages.mend.views import PICTURE, TRIALS
@@ -55,7 +56,7 @@ class TrialsPage(SidePage):
         self._show_choice()
 
     def _figures(self, trial: Trial) -> str:
-        title = trial.treatment.says
+        title = said(trial.treatment.says)
         return tr(
             "{0}{1}\n{2}, {3} open\n{4}, {5} left\noff {6}, {7:.1f} s",
             title[:1].upper(),
@@ -79,7 +80,8 @@ class TrialsPage(SidePage):
             says = tr("Choose one to take it. Figures are of the whole job after each treatment.")
         else:
             says = tr(
-                "Takes: {0}. It replaces the steps that mend everything now.", self.trials[chosen][0].treatment.says
+                "Takes: {0}. It replaces the steps that mend everything now.",
+                said(self.trials[chosen][0].treatment.says),
             )
         self.says.setText(says)
 

@@ -21,6 +21,7 @@ from PyQt6.QtWidgets import (
 )
 
 from syntaxa.app.lengths import LengthFormat
+from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.stages.route.rules import Rules
 from syntaxa.app.theme.tokens import PAPER, Tokens, readable_on
@@ -193,7 +194,7 @@ class CameIn(QWidget):
         self.offers.blockSignals(True)
         self.offers.clear()
         for offer in self._offers:
-            item = QListWidgetItem(f"{counted(offer.count, 'curve')}: {offer.why}")
+            item = QListWidgetItem(f"{counted(offer.count, 'curve')}: {said(offer.why)}")
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             item.setCheckState(Qt.CheckState.Checked)
             self.offers.addItem(item)
@@ -317,6 +318,6 @@ class CameIn(QWidget):
         self.table.setItem(row, 0, item)
         self.table.setItem(row, 1, cell(str(group.count), figure=True))
         self.table.setItem(row, 2, cell(self._lengths.rounded(group.length), figure=True))
-        goes = ", ".join(group.goes_to) or "out"
+        goes = ", ".join(group.goes_to) or tr("out")
         own = group.goes_to == (group.name,)
         self.table.setItem(row, 3, cell(tr("its own") if own else goes, tip=tr("Goes to {0}", goes)))

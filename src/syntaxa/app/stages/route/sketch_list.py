@@ -102,8 +102,9 @@ class SketchList(QWidget):
         self._lock.clicked.connect(lambda on: self._set(locked=on))
         self._view = narrow(QComboBox())
         self._view.setAccessibleName(tr("Plane of the sketch"))
-        self._view.addItems(_VIEWS)
-        self._view.textActivated.connect(lambda text: self._set(view=text))
+        for view in _VIEWS:
+            self._view.addItem(tr(view), view)
+        self._view.activated.connect(lambda _i: self._set(view=self._view.currentData()))
         self._offset, self._turn = (
             LengthField(tr("Offset of the plane")),
             AngleField(tr("Turn of the sketch in its plane")),
@@ -128,9 +129,9 @@ class SketchList(QWidget):
         self._layer.editingFinished.connect(self._layer_typed)
         rows: tuple[tuple[str, QWidget, str, QWidget], ...] = (
             (tr("It is"), self._purpose, "", self._lock),
-            (tr("Plane"), self._view, "offset", self._offset),
-            (tr("Turned"), self._turn, "notes", self._notes),
-            (tr("Weight"), self._weight, "line", self._dashes),
+            (tr("Plane"), self._view, tr("offset"), self._offset),
+            (tr("Turned"), self._turn, tr("notes"), self._notes),
+            (tr("Weight"), self._weight, tr("line"), self._dashes),
             (tr("Layer"), self._layer, "", self._colour),
         )
         for k, (text, one, beside, other) in enumerate(rows):
@@ -253,7 +254,7 @@ class SketchList(QWidget):
             return
         self._purpose.setCurrentIndex(self._purpose.findData(sketch.purpose))
         self._lock.setChecked(sketch.locked)
-        self._view.setCurrentText(sketch.plane.view)
+        self._view.setCurrentIndex(self._view.findData(sketch.plane.view))
         self._offset.show_in(self._lengths.single)
         self._offset.show_length(sketch.plane.offset)
         self._turn.show_value(round(math.degrees(sketch.plane.turn), 9))
