@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
@@ -69,9 +69,20 @@ class Filling(QVBoxLayout):
         return False
 
 
+class _Scrolling(QScrollArea):
+    """As wide as what is in it needs at the least: other languages have longer words."""
+
+    def minimumSizeHint(self) -> QSize:
+        inside, bar = self.widget(), self.verticalScrollBar()
+        hint = super().minimumSizeHint()
+        if inside is None or bar is None:
+            return hint
+        return QSize(max(hint.width(), inside.minimumSizeHint().width() + bar.sizeHint().width()), hint.height())
+
+
 def scrolling(inside: QWidget) -> QScrollArea:
     """A page that scrolls up and down where it has too little room."""
-    scroll = QScrollArea()
+    scroll = _Scrolling()
     scroll.setWidgetResizable(True)
     scroll.setFrameShape(QFrame.Shape.NoFrame)
     scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)

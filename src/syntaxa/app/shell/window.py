@@ -105,7 +105,6 @@ class MainWindow(QMainWindow):
         self.side.addWidget(self.ledger)
         beside.addWidget(self.side, 1)
         beside.addWidget(self.ledger_bar)
-        side.setMinimumWidth(340)
         across = QSplitter(Qt.Orientation.Horizontal)
         across.setChildrenCollapsible(False)
         across.addWidget(middle)

@@ -1805,7 +1805,7 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
     </message>
     <message>
         <source>Up</source>
-        <translation>Hinauf</translation>
+        <translation>Auf</translation>
     </message>
     <message>
         <source>Earlier in the list</source>
@@ -1813,7 +1813,7 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
     </message>
     <message>
         <source>Down</source>
-        <translation>Hinunter</translation>
+        <translation>Ab</translation>
     </message>
     <message>
         <source>Later in the list</source>
@@ -1885,7 +1885,7 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
     </message>
     <message>
         <source>Keep this order</source>
-        <translation>Diese Reihenfolge behalten</translation>
+        <translation>Behalten</translation>
     </message>
     <message>
         <source>Whatever changes, the cuts stay in this order</source>
@@ -2339,7 +2339,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Sheets</source>
-        <translation>Tafeln</translation>
+        <translation>Blätter</translation>
     </message>
     <message>
         <source>Tools</source>
@@ -2707,7 +2707,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>As written</source>
-        <translation>Wie geschrieben</translation>
+        <translation>Geschrieben</translation>
     </message>
     <message>
         <source>Take the value that the drawing writes</source>
@@ -2715,7 +2715,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>As drawn</source>
-        <translation>Wie gezeichnet</translation>
+        <translation>Gezeichnet</translation>
     </message>
     <message>
         <source>Take the value that is drawn</source>
@@ -2723,7 +2723,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>As text</source>
-        <translation>Als Text</translation>
+        <translation>Text</translation>
     </message>
     <message>
         <source>Leave this dimension as text</source>
@@ -2843,7 +2843,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Add the missing</source>
-        <translation>Fehlende hinzufügen</translation>
+        <translation>Fehlende dazu</translation>
     </message>
     <message>
         <source>Hold whole</source>
@@ -2875,7 +2875,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Add what is missing: {0}</source>
-        <translation>Hinzufügen, was fehlt: {0}</translation>
+        <translation>Fehlende dazu: {0}</translation>
     </message>
     <message>
         <source>Nothing is missing</source>
@@ -2987,7 +2987,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Define</source>
-        <translation>Bestimmung</translation>
+        <translation>Festlegen</translation>
     </message>
     <message>
         <source>{0} As dashed; nothing would move more than {1}.</source>
@@ -3135,11 +3135,11 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Construction sketches go out, too</source>
-        <translation>Hilfsskizzen gehen auch hinaus</translation>
+        <translation>Auch Hilfsskizzen</translation>
     </message>
     <message>
         <source>Dimensions, texts and hatches go out, too</source>
-        <translation>Maße, Texte und Schraffuren gehen auch hinaus</translation>
+        <translation>Auch Maße, Texte, Schraffuren</translation>
     </message>
     <message>
         <source>As true dimensions and texts of the DXF</source>
@@ -3160,14 +3160,6 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     <message>
         <source>Write the file…</source>
         <translation>Die Datei schreiben…</translation>
-    </message>
-    <message>
-        <source>Account of all changes…</source>
-        <translation>Bericht aller Änderungen…</translation>
-    </message>
-    <message>
-        <source>As a page, a PDF or figures</source>
-        <translation>Als Seite, als PDF oder als Zahlen</translation>
     </message>
     <message>
         <source> {0} can still be fixed; see Mend.</source>
@@ -5879,7 +5871,7 @@ X {4:.3f} Y {5:.3f}{6}</translation>
     </message>
     <message>
         <source>Show how far off in bands</source>
-        <translation>Abweichung in Bändern zeigen</translation>
+        <translation>Abweichung in Bändern</translation>
     </message>
     <message>
         <source>Largest deviations</source>
@@ -6637,7 +6629,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Bring all back</source>
-        <translation>Alle zurückholen</translation>
+        <translation>Zurückholen</translation>
     </message>
     <message>
         <source>Bring back everything that was put aside</source>
@@ -6645,7 +6637,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Put aside</source>
-        <translation>Beiseitelegen</translation>
+        <translation>Beiseite</translation>
     </message>
     <message>
         <source>Choose a meaning, or type one of your own; it is remembered.</source>
@@ -6729,7 +6721,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Show {0} aside</source>
-        <translation>{0} Beiseitegelegte zeigen</translation>
+        <translation>{0} beiseite</translation>
     </message>
     <message>
         <source>Nothing aside</source>
@@ -7238,6 +7230,18 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>out</source>
         <translation>draußen</translation>
+    </message>
+    <message>
+        <source>Account…</source>
+        <translation>Bericht…</translation>
+    </message>
+    <message>
+        <source>The account of all changes, as a page, a PDF or figures</source>
+        <translation>Der Bericht aller Änderungen, als Seite, als PDF oder als Zahlen</translation>
+    </message>
+    <message>
+        <source>Stock sheets</source>
+        <translation>Tafeln</translation>
     </message>
 </context>
 <context>
@@ -12977,6 +12981,14 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>gap</source>
         <translation>Lücke</translation>
+    </message>
+    <message>
+        <source>Account of all changes…</source>
+        <translation>Bericht aller Änderungen…</translation>
+    </message>
+    <message>
+        <source>As a page, a PDF or figures</source>
+        <translation>Als Seite, als PDF oder als Zahlen</translation>
     </message>
     <message>
         <source>would become</source>

@@ -86,7 +86,7 @@ class SetupPage(QWidget):
         self.clamp_height.editingFinished.connect(self._raise_clamp)
         column.addLayout(row_of(draw, drop, label(tr("High"), "dim"), self.clamp_height))
         self.clamps.selection().selectionChanged.connect(lambda *_: self._show_clamp())
-        column.addWidget(label(tr("Sheets"), "heading"))
+        column.addWidget(label(tr("Stock sheets"), "heading"))
         self.nesting = NestForm()
         self.nesting.wanted.connect(self.wanted)
         self.nesting.refused.connect(self.refused)

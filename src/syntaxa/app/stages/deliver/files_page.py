@@ -119,7 +119,7 @@ class FilesPage(QWidget):
         column.addWidget(self._result)
         self.write = button(tr("Write the file…"), primary=True)
         self.write.clicked.connect(self.deliver_wanted)
-        account = button(tr("Account of all changes…"), tr("As a page, a PDF or figures"))
+        account = button(tr("Account…"), tr("The account of all changes, as a page, a PDF or figures"))
         account.clicked.connect(self.account_wanted)
         column.addLayout(row_of(account, None, self.write))
 
