@@ -31,7 +31,7 @@ if TYPE_CHECKING:
     from syntaxa.deliver.sheets.laying import Laid
 
 #: What the demo's sheet shows.
-_DEMO = tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
+_DEMO = (*map(SheetView, ("front", "top", "right")), SheetView("isometric", hidden=False, shaded=True))
 
 
 class DeliverStage(Stage):
