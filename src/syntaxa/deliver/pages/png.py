@@ -8,6 +8,9 @@ from syntaxa.deliver.pages.model import Leaf
 from syntaxa.deliver.pages.pdf import pdf_of
 from syntaxa.errors import DeliverError
 
+#: Share of a picture by which its size may miss whole pixels by rounding.
+_HAIR = 1e-6
+
 #: Pixels that a picture has at the most, and mm in an inch.
 _MOST, _INCH = 120_000_000, 25.4
 
@@ -25,7 +28,8 @@ def png_of(leaf: Leaf, dots: float = 150.0) -> bytes:
     document = pypdfium2.PdfDocument(pdf_of([leaf]))
     try:
         page = document[0]
-        picture = page.render(scale=dots * leaf.width / _INCH / page.get_width()).to_pil()
+        # The painter takes the next whole pixel: what is whole but for rounding stays as it is.
+        picture = page.render(scale=(1 - _HAIR) * dots * leaf.width / _INCH / page.get_width()).to_pil()
     finally:
         document.close()
     out = io.BytesIO()
