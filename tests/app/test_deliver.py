@@ -333,8 +333,10 @@ def test_a_detail_and_a_part_are_dragged(seat, settled):
     settled()
     settled()
     shows = sheets(seat)[0].views[1].shows
-    radius = float(shows.rpartition(",")[2])
+    x, y, radius = map(float, shows.rpartition(":")[2].split(","))
     assert shows.startswith("detail:profiles:")
+    there = one.onto_paper.inverse().point(Point(*middle))
+    assert (x, y) == pytest.approx((there.x, there.y), abs=1.0)  # a pixel
     assert radius == pytest.approx(15 / one.scale, rel=0.05)
     page.choose_view(1)
     retyped(page.cut_at, "10, 10, 4")

@@ -484,7 +484,7 @@ class SheetsPage(QWidget):
             return
         back = one.onto_paper.inverse()
         at, radius = back.point(begin), begin.distance_to(end) / one.scale
-        shows = f"detail:{one.view.shows}:{at.x:.4g},{at.y:.4g},{radius:.4g}"
+        shows = f"detail:{one.view.shows}:{_in_numbers(at.x, at.y, radius)}"
         larger = min((s for s in SCALES if s >= 2 * one.scale * _NEARLY), default=max(SCALES))
         view = SheetView(shows, scale=scale_text(larger), hidden=one.view.hidden)
         self._set(views=(*sheet.views, view))
@@ -499,26 +499,20 @@ class SheetsPage(QWidget):
             return
         back = one.onto_paper.inverse()
         a, b = back.point(begin), back.point(end)
-        shows = f"window:{','.join(f'{v:.6g}' for v in (a.x, a.y, b.x, b.y))}"
         at = next(k for k, other in enumerate(laid) if other is one)
-        view = msgspec.structs.replace(sheet.views[at], shows=shows, measures=())
-        self._set(views=(*sheet.views[:at], view, *sheet.views[at + 1 :]))
+        self._change_view(at, shows=f"window:{_in_numbers(a.x, a.y, b.x, b.y)}", measures=())
 
     def add_measure(self, number: int, measure: SheetDimension) -> None:
         """A dimension was drawn in a view."""
         sheet = self.sheet
         if sheet is not None and 0 <= number < len(sheet.views):
-            view = sheet.views[number]
-            changed = msgspec.structs.replace(view, measures=(*view.measures, measure))
-            self._set(views=(*sheet.views[:number], changed, *sheet.views[number + 1 :]))
+            self._change_view(number, measures=(*sheet.views[number].measures, measure))
 
     def _drop_measure(self, number: int, at: int) -> None:
         sheet = self.sheet
-        if sheet is not None:
-            view = sheet.views[number]
-            left = (*view.measures[:at], *view.measures[at + 1 :])
-            changed = msgspec.structs.replace(view, measures=left)
-            self._set(views=(*sheet.views[:number], changed, *sheet.views[number + 1 :]))
+        if sheet is not None and 0 <= number < len(sheet.views):
+            measures = sheet.views[number].measures
+            self._change_view(number, measures=(*measures[:at], *measures[at + 1 :]))
 
     def _drop_view(self) -> None:
         sheet, at = self.sheet, self.view_number
@@ -542,7 +536,10 @@ class SheetsPage(QWidget):
             self._set(views=tuple(msgspec.structs.replace(v, place=None) for v in sheet.views))
 
     def _set_view(self, **changes: object) -> None:
-        sheet, at = self.sheet, self.view_number
+        self._change_view(self.view_number, **changes)
+
+    def _change_view(self, at: int, **changes: object) -> None:
+        sheet = self.sheet
         if sheet is not None and 0 <= at < len(sheet.views):
             view = msgspec.structs.replace(sheet.views[at], **changes)
             self._set(views=(*sheet.views[:at], view, *sheet.views[at + 1 :]))
@@ -606,6 +603,11 @@ def _kinds(state: State) -> Sequence[str]:
     shown = [b.figures.box for b in state.part(Formed).bodies if not b.hidden]
     bodies = (*BODY_VIEWS, *_sections(shown)) if shown else ()
     return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received", _DETAIL, _PART)
+
+
+def _in_numbers(*values: float) -> str:
+    """Where a view is taken (mm), to a thousandth."""
+    return ",".join(str(round(v, 3)) for v in values)
 
 
 def _numbers_of(shows: str) -> str:
