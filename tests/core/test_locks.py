@@ -38,7 +38,7 @@ from syntaxa.define.steps import (
     SetParameter,
 )
 from syntaxa.deliver.sheets.model import Sheet
-from syntaxa.deliver.sheets.steps import DropSheets, SetSheet
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, SheetEachPart
 from syntaxa.drawing.codec import encoded, plain_of
 from syntaxa.drawing.model import Curve, Drawing, Layer
 from syntaxa.drawing.state import Excluded, Sketch, State, Taken
@@ -166,7 +166,8 @@ STEPS: tuple[Step, ...] = (
     SetOperation(Operation("O", "profile")), SetPick("O", Pick(sketches=("locked",))),
     EditOperations(("O",), Settings(tabs=2)),
     ListOperations(("O",)), SetPlace(Place("O", "locked/x", start=(1.0, 2.0))), OrderCuts("as listed"),
-    DropOperations(("O",)), SetSheet(Sheet()), DropSheets(("Sheet 1",)),
+    DropOperations(("O",)), SetSheet(Sheet()), SheetEachPart(Sheet()),
+    DropSheets(("Sheet 1",)),
 )  # fmt: skip
 
 #: These place the whole drawing, what is locked with it; or take it in, before there is anything to lock.

@@ -34,7 +34,7 @@ from syntaxa.define.steps import (
     SetParameter,
 )
 from syntaxa.deliver.sheets.model import Sheet, SheetView
-from syntaxa.deliver.sheets.steps import DropSheets, SetSheet
+from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, SheetEachPart
 from syntaxa.demo.drawing import demo_bytes, revised_bytes
 from syntaxa.drawing.codec import encoded
 from syntaxa.drawing.step import Step
@@ -161,6 +161,7 @@ STEPS: tuple[Step, ...] = (
     OrderCuts("part by part", (("Cut out", "Base/0"),)),
     DropOperations(("Mark",)),
     SetSheet(Sheet("Front", views=(SheetView("profiles", place=(100.0, 90.0)),), fields=(("title", "Pump"),))),
+    SheetEachPart(Sheet("Part", views=(SheetView("profiles"),))),
     DropSheets(("Front",)),
 )
 
