@@ -13,20 +13,8 @@ import pytest
 from specimens import dxf_of
 
 from syntaxa.demo.drawing import write_demo
-from syntaxa.program import main
 
 SKIPPED = "TITLE-BLOCK,CENTRE-LINES"
-
-
-@pytest.fixture
-def run(monkeypatch, capsys):
-    def call(*arguments):
-        monkeypatch.setattr(sys, "argv", ["syntaxa", *map(str, arguments)])
-        status = main()
-        output = capsys.readouterr()
-        return status, output.out, output.err
-
-    return call
 
 
 @pytest.fixture

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import json
 import math
-import sys
 
 import ezdxf
 import pikepdf
@@ -19,7 +18,6 @@ from syntaxa.deliver.cutting import deliver_drawing, deliver_program
 from syntaxa.deliver.setup_sheet import setup_sheet
 from syntaxa.demo.formats import write_drawings
 from syntaxa.errors import DeliverError
-from syntaxa.program import main
 
 
 @pytest.fixture
@@ -32,16 +30,6 @@ def plate(tmp_path):
     path = tmp_path / "plate.dxf"
     path.write_bytes(dxf_of(build, INSUNITS=4))
     return path
-
-
-@pytest.fixture
-def run(monkeypatch, capsys):
-    def call(*arguments):
-        monkeypatch.setattr(sys, "argv", ["syntaxa", *map(str, arguments)])
-        code = main()
-        return code, *capsys.readouterr()
-
-    return call
 
 
 def test_cut_writes_a_program_that_check_finds_good(run, plate, tmp_path):

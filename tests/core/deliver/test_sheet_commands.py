@@ -6,7 +6,6 @@ import csv
 import hashlib
 import io
 import json
-import sys
 import zipfile
 
 import cadkit
@@ -16,8 +15,6 @@ import svgelements
 from paging import paths_of
 from PIL import Image
 from specimens import dxf_of
-
-from syntaxa.program import main
 
 
 @pytest.fixture
@@ -34,16 +31,6 @@ def plate(tmp_path):
     path = tmp_path / "plate.dxf"
     path.write_bytes(dxf_of(build, INSUNITS=4))
     return path
-
-
-@pytest.fixture
-def run(monkeypatch, capsys):
-    def call(*arguments):
-        monkeypatch.setattr(sys, "argv", ["syntaxa", *map(str, arguments)])
-        code = main()
-        return code, *capsys.readouterr()
-
-    return call
 
 
 def test_a_line_of_100_mm_at_1_to_2_is_50_mm_in_every_format(run, plate, tmp_path):
