@@ -3538,14 +3538,6 @@ X {4:.3f} Y {5:.3f}{6}</translation>
         <translation>Das ganze Blatt zeigen</translation>
     </message>
     <message>
-        <source>a detail</source>
-        <translation>eine Einzelheit</translation>
-    </message>
-    <message>
-        <source>a part</source>
-        <translation>ein Teil</translation>
-    </message>
-    <message>
         <source>All profiles</source>
         <translation>Alle Konturen</translation>
     </message>
@@ -12989,6 +12981,14 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>As a page, a PDF or figures</source>
         <translation>Als Seite, als PDF oder als Zahlen</translation>
+    </message>
+    <message>
+        <source>a detail</source>
+        <translation>eine Einzelheit</translation>
+    </message>
+    <message>
+        <source>a part</source>
+        <translation>ein Teil</translation>
     </message>
     <message>
         <source>would become</source>

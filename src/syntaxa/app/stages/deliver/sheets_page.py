@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -12,18 +12,28 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QGridLayout, QLin
 
 from syntaxa.app.sentences import said
 from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
+from syntaxa.app.stages.deliver.views_offered import (
+    DETAIL,
+    NUMBERED,
+    PART,
+    first_views,
+    in_numbers,
+    kinds_of,
+    numbers_of,
+    view_name,
+    view_under,
+)
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.frame import template_fields
-from syntaxa.deliver.sheets.looking import AXES, Section, section_in
+from syntaxa.deliver.sheets.looking import AXES
 from syntaxa.deliver.sheets.model import BODY_VIEWS, Sheet, SheetDimension, Sheets, SheetView
 from syntaxa.deliver.sheets.papers import PAPERS, SCALES, scale_text
 from syntaxa.deliver.sheets.steps import DropSheets, SetSheet, SheetEachPart, check_sheet
 from syntaxa.deliver.sheets.views import Shown
 from syntaxa.drawing.state import State
 from syntaxa.errors import DeliverError
-from syntaxa.form.part import Formed
 from syntaxa.geometry.points import Point
 
 if TYPE_CHECKING:
@@ -38,6 +48,10 @@ _METHODS = ((tr("first angle"), "first"), (tr("third angle"), "third"))
 
 #: Scales that are offered.
 _OFFERED = ("fit", *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
+
+
+#: By how much a scale may miss twice another.
+_NEARLY = 1 - 1e-9
 
 
 class SheetsPage(QWidget):
@@ -251,7 +265,7 @@ class SheetsPage(QWidget):
         if at >= 0:
             self.list.selectRow(at)
         selection.blockSignals(False)
-        kinds = [*_kinds(state)]
+        kinds = [*kinds_of(state)]
         if [self.kind.itemData(k) for k in range(self.kind.count())] != kinds:
             self.kind.clear()
             for shows in kinds:
@@ -300,13 +314,13 @@ class SheetsPage(QWidget):
         if view is None:
             return
         self.view_scale.setCurrentText(view.scale or tr("of the sheet"))
-        kind, numbers = view.shows.partition(":")[0], _numbers_of(view.shows)
+        kind, numbers = view.shows.partition(":")[0], numbers_of(view.shows)
         for widget in (self._cut_title, self.cut_at):
-            widget.setVisible(kind in _NUMBERED)
-        if kind in _NUMBERED and not (self.cut_at.hasFocus() and self.cut_at.isModified()):
-            self._cut_title.setText(_NUMBERED[kind][0])
-            self.cut_at.setAccessibleName(_NUMBERED[kind][1])
-            self.cut_at.setToolTip(_NUMBERED[kind][1])
+            widget.setVisible(kind in NUMBERED)
+        if kind in NUMBERED and not (self.cut_at.hasFocus() and self.cut_at.isModified()):
+            self._cut_title.setText(NUMBERED[kind][0])
+            self.cut_at.setAccessibleName(NUMBERED[kind][1])
+            self.cut_at.setToolTip(NUMBERED[kind][1])
             self.cut_at.setText(numbers)
             self.cut_at.setModified(False)
         self.hidden.setVisible(view.shows in BODY_VIEWS or kind == "section")
@@ -368,7 +382,7 @@ class SheetsPage(QWidget):
         name = next(n for k in range(1, len(taken) + 2) if (n := tr("Sheet {0}", k)) not in taken)
         before = sheets[-1] if sheets else Sheet()
         self._name = name
-        made = msgspec.structs.replace(before, name=name, views=_first_views(self._state), notes=(), scale="fit")
+        made = msgspec.structs.replace(before, name=name, views=first_views(self._state), notes=(), scale="fit")
         self.wanted.emit((SetSheet(made),))
 
     def _each_part(self) -> None:
@@ -467,16 +481,16 @@ class SheetsPage(QWidget):
         sheet, shows = self.sheet, self.kind.currentData()
         if sheet is None or shows is None:
             return
-        if shows == _DETAIL:
+        if shows == DETAIL:
             self.detail_wanted.emit()
-        elif shows == _PART:
+        elif shows == PART:
             self.part_wanted.emit()
         else:
             self._set(views=(*sheet.views, SheetView(shows, hidden=shows in AXES)))
 
     def add_detail(self, laid: Sequence[Laid], begin: Point, end: Point) -> None:
         """What lies in a circle round a place on the sheet becomes a view of its own; `end` lies on the circle."""
-        sheet, one = self.sheet, _under(laid, begin)
+        sheet, one = self.sheet, view_under(laid, begin)
         if sheet is None:
             return
         if one is None or one.view.shows.startswith("detail:"):
@@ -484,14 +498,14 @@ class SheetsPage(QWidget):
             return
         back = one.onto_paper.inverse()
         at, radius = back.point(begin), begin.distance_to(end) / one.scale
-        shows = f"detail:{one.view.shows}:{_in_numbers(at.x, at.y, radius)}"
+        shows = f"detail:{one.view.shows}:{in_numbers(at.x, at.y, radius)}"
         larger = min((s for s in SCALES if s >= 2 * one.scale * _NEARLY), default=max(SCALES))
         view = SheetView(shows, scale=scale_text(larger), hidden=one.view.hidden)
         self._set(views=(*sheet.views, view))
 
     def take_part(self, laid: Sequence[Laid], begin: Point, end: Point) -> None:
         """Of the received drawing what lies in a box on the sheet becomes what is shown of it."""
-        sheet, one = self.sheet, _under(laid, begin)
+        sheet, one = self.sheet, view_under(laid, begin)
         if sheet is None:
             return
         if one is None or one.view.shows.partition(":")[0] not in ("received", "window"):
@@ -500,7 +514,7 @@ class SheetsPage(QWidget):
         back = one.onto_paper.inverse()
         a, b = back.point(begin), back.point(end)
         at = next(k for k, other in enumerate(laid) if other is one)
-        self._change_view(at, shows=f"window:{_in_numbers(a.x, a.y, b.x, b.y)}", measures=())
+        self._change_view(at, shows=f"window:{in_numbers(a.x, a.y, b.x, b.y)}", measures=())
 
     def add_measure(self, number: int, measure: SheetDimension) -> None:
         """A dimension was drawn in a view."""
@@ -548,7 +562,7 @@ class SheetsPage(QWidget):
         sheet, at = self.sheet, self.view_number
         shows = sheet.views[at].shows if sheet is not None and 0 <= at < len(sheet.views) else ""
         kind = shows.partition(":")[0]
-        if kind not in _NUMBERED or not self.cut_at.isModified():
+        if kind not in NUMBERED or not self.cut_at.isModified():
             return
         self.cut_at.setModified(False)
         typed = self.cut_at.text().strip()
@@ -562,74 +576,3 @@ class SheetsPage(QWidget):
 
 #: Fields that the job fills in by itself.
 _KNOWN = frozenset(("title", "scale", "paper", "unit", "sheet", "mass", "material"))
-
-#: Views that are said by numbers, and what those are called.
-_NUMBERED = {
-    "section": (tr("Cut at, mm"), tr("Where the section is cut, in mm")),
-    "detail": (tr("x, y, radius"), tr("The middle and the radius of the circle round the detail, in mm")),
-    "window": (tr("From, to"), tr("Two corners of the part that is shown: x, y, x, y in mm")),
-}
-
-#: What is added by a drag on the sheet.
-_DETAIL, _PART = tr("a detail"), tr("a part")
-
-#: By how much a scale may miss twice another.
-_NEARLY = 1 - 1e-9
-
-_NAMES = {
-    "profiles": tr("All profiles"), "received": tr("The drawing as received"), _DETAIL: tr("Detail: drag a circle…"),
-    _PART: tr("Part of the drawing: drag a box…"),
-}  # fmt: skip
-
-
-def view_name(view: SheetView) -> str:
-    """What a view is called in lists."""
-    kind, _, name = view.shows.partition(":")
-    section = section_in(view.shows)
-    if section is not None:
-        return tr("Section, from the {0}, at {1} = {2:g}", tr(section.view), "xyz"[section.axis], section.place)
-    if kind in ("detail", "window"):
-        return tr("Detail") if kind == "detail" else tr("Part of the drawing")
-    if kind == "profiles" and name:
-        return tr("Sketch {0}", name)
-    if kind == "received" and name:
-        return tr("Part {0} as received", name)
-    return _NAMES.get(view.shows, tr("Bodies, {0}", tr(view.shows)))
-
-
-def _kinds(state: State) -> Sequence[str]:
-    """What can be seen on a sheet."""
-    sketches = [f"profiles:{s.name}" for s in state.profiles() if s.curves]
-    shown = [b.figures.box for b in state.part(Formed).bodies if not b.hidden]
-    bodies = (*BODY_VIEWS, *_sections(shown)) if shown else ()
-    return (*bodies, "profiles", *(sketches if len(sketches) > 1 else ()), "received", _DETAIL, _PART)
-
-
-def _in_numbers(*values: float) -> str:
-    """Where a view is taken (mm), to a thousandth."""
-    return ",".join(str(round(v, 3)) for v in values)
-
-
-def _numbers_of(shows: str) -> str:
-    """The numbers that say where a view is taken."""
-    return shows.rpartition(":")[2].replace(",", ", ")
-
-
-def _under(laid: Sequence[Laid], at: Point) -> Laid | None:
-    """The smallest view that a place on the sheet lies in."""
-    inside = [one for one in laid if one.box[0] <= at.x <= one.box[2] and one.box[1] <= at.y <= one.box[3]]
-    return min(inside, key=lambda one: (one.box[2] - one.box[0]) * (one.box[3] - one.box[1]), default=None)
-
-
-def _sections(boxes: Sequence[Sequence[float]]) -> Iterator[str]:
-    """Sections through the middle of all bodies."""
-    for view in ("front", "top", "right"):
-        axis = Section(view, 0.0).axis
-        middle = (min(b[axis] for b in boxes) + max(b[axis + 3] for b in boxes)) / 2
-        yield f"section:{view}:{middle:g}"
-
-
-def _first_views(state: State) -> tuple[SheetView, ...]:
-    if any(not b.hidden for b in state.part(Formed).bodies):
-        return tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
-    return (SheetView("profiles"),)
