@@ -7,7 +7,7 @@ from functools import partial
 from pathlib import Path
 
 from PyQt6.QtCore import QByteArray, QSize, Qt, QTimer
-from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QShowEvent
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
 from syntaxa.app.settings import Settings
@@ -25,8 +25,8 @@ from syntaxa.app.shell.typing import Typing
 from syntaxa.app.shell.welcome import Welcome
 from syntaxa.app.words import tr
 
-#: Pixels of the side column and of the least window.
-_SIDE, _LEAST = 410, QSize(960, 680)
+#: Pixels of the side column at first and at the least, and of the least window.
+_SIDE, _LEAST_SIDE, _LEAST = 410, 340, QSize(960, 680)
 
 #: Milliseconds between two things that are made ready while nobody waits.
 _IDLE = 200
@@ -105,7 +105,9 @@ class MainWindow(QMainWindow):
         self.side.addWidget(self.ledger)
         beside.addWidget(self.side, 1)
         beside.addWidget(self.ledger_bar)
-        across = QSplitter(Qt.Orientation.Horizontal)
+        # Less than a panel may want: then a window on a small screen would be larger than that.
+        side.setMinimumWidth(_LEAST_SIDE)
+        across = self._across = QSplitter(Qt.Orientation.Horizontal)
         across.setChildrenCollapsible(False)
         across.addWidget(middle)
         across.addWidget(side)
@@ -145,11 +147,25 @@ class MainWindow(QMainWindow):
 
     # ------------------------------------------------------------------ showing
 
+    def _give_room(self, panel: QWidget) -> None:
+        """Makes the side as wide as a panel needs, for other languages have longer words, where the window has room."""
+        middle, side = self._across.sizes()
+        wanted = panel.minimumSizeHint().width()
+        if side < wanted <= middle + side - _LEAST_SIDE:
+            self._across.setSizes([middle + side - wanted, wanted])
+
+    def showEvent(self, event: QShowEvent | None) -> None:
+        super().showEvent(event)
+        panel = self.panels.currentWidget()
+        if panel is not None:
+            self._give_room(panel)
+
     def _show_panel(self) -> None:
         panel = self.shell.stage.panel
         if self.panels.indexOf(panel) < 0:
             self.panels.addWidget(panel)
         self.panels.setCurrentWidget(panel)
+        self._give_room(panel)
         self.rail.choose(self.shell.stages.index(self.shell.stage))
         if self._idle.isActive():
             # Somebody works: what is made beforehand waits until nobody does.
