@@ -74,6 +74,11 @@ class Measurable:
         rows = [(n, (x[s.x], x[s.y])) for n, s in point_names(self.model) if n.at("") in seen]
         return [n for n, _ in rows], np.array([p for _, p in rows], dtype=np.float64).reshape(-1, 2)
 
+    def made(self) -> Measurable:
+        """The same with all that is looked up ready: for large drawings that takes a while."""
+        _ = self._points, self._tree
+        return self
+
     def thing_at(self, place: Point, reach: float) -> Named | None:
         """The nearest point, or else the nearest piece, within a reach (mm)."""
         names, places = self._points

@@ -14,6 +14,7 @@ from syntaxa.geometry.types import Bytes
 
 if TYPE_CHECKING:
     from syntaxa.deliver.sheets.making import Made
+    from syntaxa.deliver.sheets.measuring import Measurable
 
 #: mm in an inch, and pixels of a picture at the most.
 _INCH, _MOST = 25.4, 24_000_000
@@ -74,6 +75,24 @@ def _pixels(standing: Standing, name: str, job: str, dots: float, *, progress: P
     progress(1.0)
     return Pixels(rows, dots)
 
+
+def _measurable(standing: Standing, name: str, job: str, number: int, *, progress: Progress) -> Measurable:
+    # What measures is loaded when somebody does.
+    from syntaxa.deliver.sheets.contents import UNSEEN
+    from syntaxa.deliver.sheets.measuring import Measurable
+
+    shown = _shown(standing, name, job, progress=lambda share: progress(0.5 * share))
+    laid = shown.made.laid if shown.made is not None else ()
+    if not 0 <= number < len(laid):
+        return Measurable(())
+    one = laid[number]
+    return Measurable(one.content.curves, "" if one.view.hidden else UNSEEN).made()
+
+
+#: What can be measured in a view of a sheet, by its number.
+MEASURABLE: View[Measurable] = View(
+    "Looking what can be measured", on_state, _measurable, lambda m: 1000 + 2000 * len(m.curves)
+)
 
 #: A sheet, by its name and what the job is called.
 SHEET: View[Shown] = View(

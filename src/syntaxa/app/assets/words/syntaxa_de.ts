@@ -12971,6 +12971,10 @@ daneben {6}, {7:.1f} s</translation>
         <translation>1 Befund</translation>
     </message>
     <message>
+        <source>Looking what can be measured</source>
+        <translation>Es wird nachgesehen, was sich messen lässt</translation>
+    </message>
+    <message>
         <source>gap</source>
         <translation>Lücke</translation>
     </message>

@@ -12,7 +12,7 @@ from syntaxa.app.stages.deliver.sheet_tools import INK, SheetTool, ToPixels
 from syntaxa.app.words import tr
 from syntaxa.define.model import Named
 from syntaxa.define.spans import Figure, figure
-from syntaxa.deliver.sheets.contents import UNSEEN, Dimensioned, Pointed, moved_span
+from syntaxa.deliver.sheets.contents import Dimensioned, Pointed, moved_span
 from syntaxa.deliver.sheets.dimensioning import ROW
 from syntaxa.deliver.sheets.laying import Laid
 from syntaxa.deliver.sheets.measuring import MOST, Measurable, dimension_at, dimensioned, meanings
@@ -29,16 +29,19 @@ class MeasureTool(SheetTool):
     """Click what is to be measured, one thing after the other, and then where the text goes."""
 
     def __init__(
-        self, laid: Callable[[], Sequence[Laid]], done: Callable[[int, SheetDimension], None],
-        means: Callable[[Sequence[str]], None],
+        self, laid: Callable[[], Sequence[Laid]], measurable: Callable[[int], Measurable | None],
+        done: Callable[[int, SheetDimension], None], means: Callable[[Sequence[str]], None],
     ) -> None:  # fmt: skip
-        """laid  the views as they lie; means  is told what the picks can mean, the likeliest first"""
-        self._laid, self._done, self._means = laid, done, means
+        """laid  the views as they lie
+
+        measurable  what can be measured in a view by its number; None until that is known
+        means       is told what the picks can mean, the likeliest first
+        """
+        self._laid, self._known, self._done, self._means = laid, measurable, done, means
         self._view = -1
         self._picks: list[Named] = []
         self._under: tuple[int, Named] | None = None
         self._at = Point(0.0, 0.0)
-        self._can: tuple[object, Measurable] | None = None
         self._choices: tuple[str, ...] = ()
         self._meaning = ""
 
@@ -101,13 +104,8 @@ class MeasureTool(SheetTool):
         return laid[view] if 0 <= view < len(laid) else None
 
     def _measurable(self, view: int | None = None) -> Measurable | None:
-        one = self._one(self._view if view is None else view)
-        if one is None:
-            return None
-        curves = one.content.curves
-        if self._can is None or self._can[0] is not curves:
-            self._can = curves, Measurable(curves, "" if one.view.hidden else UNSEEN)
-        return self._can[1]
+        number = self._view if view is None else view
+        return self._known(number) if self._one(number) is not None else None
 
     def _thing_at(self, at: Point, pixel: float) -> tuple[int, Named] | None:
         """What lies there: the number of its view, and what it is."""

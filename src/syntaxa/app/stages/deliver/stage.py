@@ -23,12 +23,13 @@ from syntaxa.app.stages.deliver.sheet_view import SheetFront
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.steps import SetSheet
-from syntaxa.deliver.sheets.views import PICTURE
+from syntaxa.deliver.sheets.views import MEASURABLE, PICTURE
 from syntaxa.geometry.points import Point
 from syntaxa.job.recipe import Written
 
 if TYPE_CHECKING:
     from syntaxa.deliver.sheets.laying import Laid
+    from syntaxa.deliver.sheets.measuring import Measurable
 
 #: What the demo's sheet shows.
 _DEMO = (*map(SheetView, ("front", "top", "right")), SheetView("isometric", hidden=False, shaded=True))
@@ -127,6 +128,19 @@ class DeliverStage(Stage):
             view.show_sheet((leaf.width, leaf.height), shown.made.boxes)
             view.show_picture(self.shell.session.view(PICTURE, sheet.name, panel.job_name, view.dots))
         view.choose(panel.sheets.view_number)
+        self._look_ahead()
+
+    def _look_ahead(self) -> None:
+        """Has ready what can be measured in every view while a tool is in hand, so that no pick waits for it."""
+        if self.sheet.view.tool is not None:
+            for number in range(len(self._laid())):
+                self._measurable(number)
+
+    def _measurable(self, number: int) -> Measurable | None:
+        """What can be measured in a view of the sheet; None until that is known."""
+        panel = self.own_panel
+        sheet = panel.sheets.sheet
+        return None if sheet is None else self.shell.session.view(MEASURABLE, sheet.name, panel.job_name, number)
 
     def _laid(self) -> Sequence[Laid]:
         """The views of the sheet that is shown, as they lie."""
@@ -158,8 +172,12 @@ class DeliverStage(Stage):
         # What measures is loaded when it is wanted.
         from syntaxa.app.stages.deliver.measure_tool import MeasureTool
 
-        tool = MeasureTool(self._laid, sheets.add_measure, sheets.dimensions_part.show_meanings) if on else None
+        tool = (
+            MeasureTool(self._laid, self._measurable, sheets.add_measure, sheets.dimensions_part.show_meanings)
+            if on else None
+        )  # fmt: skip
         self.sheet.view.take(tool)
+        self._look_ahead()
         sheets.dimensions_part.show_drawing(on)
 
     def _mean(self, meaning: str) -> None:
