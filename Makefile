@@ -11,7 +11,7 @@ export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
 setup: $(STAMP)
 
-$(STAMP): requirements.lock pyproject.toml tools/debian_packages.sh
+$(STAMP): requirements.lock pyproject.toml setup.py tools/debian_packages.sh $(wildcard src/heart/*)
 	bash tools/debian_packages.sh
 	"$$(command -v $(PYTHON) || command -v python3)" -m venv $(VENV)
 	$(BIN)/python -m pip install --quiet --requirement requirements.lock

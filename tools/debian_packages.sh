@@ -3,7 +3,7 @@
 set -eu
 
 packages=(
-    python3-venv
+    python3-venv python3-dev g++
     libcairo2
     libgl1 libegl1 libglib2.0-0 libdbus-1-3 libfontconfig1 libxkbcommon0
     xvfb xauth libxcb-cursor0 libxcb-icccm4 libxcb-keysyms1 libxcb-shape0 libxkbcommon-x11-0
@@ -14,10 +14,18 @@ if ! command -v dpkg-query >/dev/null; then
     exit 0
 fi
 
+has_headers() {
+    python3 -c 'import os, sysconfig; raise SystemExit(not os.path.exists(os.path.join(sysconfig.get_path("include"), "Python.h")))'
+}
+
 missing=()
 for package in "${packages[@]}"; do
     # A Python that brings its own venv module needs no package for it.
     if [ "$package" = python3-venv ] && python3 -c 'import ensurepip' 2>/dev/null; then
+        continue
+    fi
+    # So does one that has its headers beside it.
+    if [ "$package" = python3-dev ] && has_headers; then
         continue
     fi
     dpkg-query -W -f '${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing+=("$package")

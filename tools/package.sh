@@ -12,11 +12,12 @@ version=$($python -c 'import syntaxa; print(syntaxa.__version__)')
 abi=$($python -c 'import sys; print("%d.%d" % sys.version_info[:2])')
 
 rm -rf "$root" build/lib build/bdist.*
+rm -rf "$out"
 mkdir -p "$out" "$root/DEBIAN" "$root/usr/bin" "$root/usr/lib/syntaxa"
 $python tools/manual.py --check
 (cd tools && ../$python -m build --no-isolation --outdir "../$out" ..) >build/build.log 2>&1 || { cat build/build.log >&2; exit 1; }
 
-wheel="$out/syntaxa-$version-py3-none-any.whl"
+wheel=$(ls "$out/syntaxa-$version-"*.whl)
 $python -m pip install --quiet --no-deps --no-index --target "$root/usr/lib/syntaxa" "$wheel"
 if [ "$thin" != --thin ]; then
     $python tools/libraries.py "$root/usr/lib/syntaxa"
@@ -42,14 +43,14 @@ sed -i "s/@ABI@/$abi/" "$root/usr/bin/syntaxa"
 chmod 755 "$root/usr/bin/syntaxa"
 
 size=$(du -sk "$root/usr" | cut -f1)
-architecture=$([ "$thin" = --thin ] && echo all || dpkg --print-architecture)
+architecture=$(dpkg --print-architecture)
 cat >"$root/DEBIAN/control" <<CONTROL
 Package: syntaxa
 Version: $version
 Architecture: $architecture
 Maintainer: The founders of Syntaxa <founders@syntaxa.invalid>
 Installed-Size: $size
-Depends: python$abi | python3 (>= $abi), libgl1, libegl1, libfontconfig1, libdbus-1-3, libxkbcommon0, libglib2.0-0
+Depends: python$abi | python3 (>= $abi), libgl1, libegl1, libfontconfig1, libdbus-1-3, libxkbcommon0, libglib2.0-0, libstdc++6
 Section: graphics
 Priority: optional
 Description: Received drawings become geometry that can be trusted

@@ -51,16 +51,6 @@ def test_what_lies_around_is_found_once(some, wanted):
     assert pairs_of(BoxIndex(some).around(wanted)) == touching(wanted, some)
 
 
-@given(boxes(least=1), boxes(), st.data())
-@settings(max_examples=80, deadline=None)
-def test_boxes_that_go_and_come_are_those_of_beginning_anew(some, new, data):
-    stay = np.array(data.draw(st.lists(st.booleans(), min_size=len(some), max_size=len(some))))
-    number = np.where(stay, np.cumsum(stay) - 1, -1)
-    changed = BoxIndex(some).changed(number, BoxIndex(new) if len(new) else None)
-    now = np.vstack([some[stay], new])
-    assert pairs_of(changed.around(some)) == touching(some, now)
-
-
 def test_thousands_of_one_size_and_one_giant_are_found_alike():
     random = np.random.default_rng(5)
     low = random.uniform(0, 300, (4000, 2))

@@ -27,7 +27,7 @@ segments = st.lists(st.tuples(corners, corners), min_size=3, max_size=14, unique
 
 def arranged(curves):
     pieces = pieces_of(curves, 0.001)
-    return split_at_contacts(pieces, Neighbourhood(pieces.curves, 1e-6))[0], pieces
+    return split_at_contacts(Neighbourhood(pieces.curves, 1e-6))[0], pieces
 
 
 def distinct(pairs):

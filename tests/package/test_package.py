@@ -38,7 +38,7 @@ def root(built, tmp_path_factory):
     (folder / "var" / "lib" / "dpkg" / "info").mkdir(parents=True)
     (folder / "var" / "lib" / "dpkg" / "updates").mkdir()
     (folder / "var" / "lib" / "dpkg" / "status").touch()
-    package = built / f"syntaxa_{__version__}_all.deb"
+    (package,) = built.glob(f"syntaxa_{__version__}_*.deb")
     done = subprocess.run(
         ["dpkg", f"--root={folder}", "--force-depends", "--force-not-root", "-i", package],
         capture_output=True, text=True, check=False,
@@ -89,12 +89,21 @@ def test_no_path_of_the_machine_that_built_it_is_in_it(built, root):
             assert str(HERE).encode() not in path.read_bytes(), path
     with tarfile.open(built / f"syntaxa-{__version__}.tar.gz") as archive:
         names = {n.partition("/")[2] for n in archive.getnames()}
-    assert {"pyproject.toml", "src/syntaxa/program.py", "desktop/syntaxa.desktop", "LICENSE"} <= names
+    assert {
+        "pyproject.toml",
+        "src/syntaxa/program.py",
+        "src/heart/near.hpp",
+        "setup.py",
+        "desktop/syntaxa.desktop",
+        "LICENSE",
+    } <= names
 
 
 def test_the_wheel_has_its_data(built):
-    with zipfile.ZipFile(built / f"syntaxa-{__version__}-py3-none-any.whl") as wheel:
+    (path,) = built.glob("*.whl")
+    with zipfile.ZipFile(path) as wheel:
         names = set(wheel.namelist())
+    assert any(n.startswith("syntaxa/heart.") and n.endswith(".so") for n in names)
     assert {
         "syntaxa/fonts/JetBrainsMono-Regular.ttf", "syntaxa/fonts/LICENSE-JetBrainsMono.txt",
         "syntaxa/deliver/sheets/data/title-block.svg", "syntaxa/app/assets/guide/8-deliver.md",

@@ -159,7 +159,7 @@ def _in_sketch(sketch: Sketch) -> tuple[list[_Group], list[Contour]]:
     pieces = pieces_of(sketch.curves, limits.fit)
     if not len(pieces):
         return [], []
-    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
+    edges, _ = split_at_contacts(Neighbourhood(pieces.curves, limits.merge))
     return _groups(sketch, edges, limits), _lines(sketch, edges, limits)
 
 

@@ -55,7 +55,7 @@ class Profiles:
 def profiles_of(sketch: Sketch, tolerances: Tolerances) -> Profiles:
     """The profiles of a sketch; nothing is moved."""
     pieces = pieces_of(sketch.curves, tolerances.fit)
-    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, tolerances.merge))
+    edges, _ = split_at_contacts(Neighbourhood(pieces.curves, tolerances.merge))
     whole = _left_whole(sketch.curves, edges)
     shapes: list[Shape] = [sketch.curves[k].shape for k in whole]
     if whole:

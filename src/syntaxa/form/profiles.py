@@ -81,7 +81,7 @@ def silhouettes_of(curves: Sequence[Curve], sketch: str, tolerances: Tolerances 
 def _arranged(curves: Sequence[Curve], limits: Tolerances) -> tuple[Faces, _Naming] | None:
     """The faces of what the curves enclose, with the names of their stretches; None where nothing is closed."""
     pieces = pieces_of(curves, limits.fit)
-    edges, _ = split_at_contacts(pieces, Neighbourhood(pieces.curves, limits.merge))
+    edges, _ = split_at_contacts(Neighbourhood(pieces.curves, limits.merge))
     faces = faces_of(edges)
     return None if faces is None else (faces, _Naming(faces, pieces, curves, _REFINED * limits.fit))
 

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.geometry.ragged import grouped, picked
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa import heart
+from syntaxa.geometry.ragged import picked
+from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.arrangement import Edges
 from syntaxa.mend.joints import EndState
-from syntaxa.mend.model import Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
 
 
@@ -35,76 +36,45 @@ class Chains:
         return Chains(first, self.edges[at], self.loose[index], self.length[index])
 
 
-def hanging_chains(edges: Edges, longest: float, held: Ints | None = None) -> Chains:
-    """Runs of edges, up to `longest` mm, from a branching to a free end; free-standing ones are left alone.
-
-    held   vertices that lie on the inside of some edge
-    """
-    degree = edges.degrees()
-    if held is not None:
-        degree[held] += 2
-    ends = np.concatenate([edges.tail, edges.head])
-    other = np.concatenate([edges.head, edges.tail])
-    lengths = edges.curves.lengths()
-    free = np.flatnonzero(degree[ends] == 1)
-    free = free[lengths[free % len(edges)] <= longest]
-    beyond = other[free]
-    at_once = (degree[beyond] >= 3) & (beyond != ends[free])
-    onward = degree[beyond] == 2
-    chains = [([int(e)], int(v)) for e, v in zip(free[at_once] % len(edges), ends[free[at_once]], strict=True)]
-    if onward.any():
-        chains += _longer(edges, degree, free[onward] % len(edges), ends[free[onward]], longest)
-    first = np.concatenate([[0], np.cumsum([len(chain) for chain, _ in chains])]).astype(np.int64)
-    members = np.array([e for chain, _ in chains for e in chain], dtype=np.int64)
-    total = np.add.reduceat(lengths[members], first[:-1]) if len(chains) else np.empty(0)
-    return Chains(first, members, np.array([v for _, v in chains], dtype=np.int64), total)
+def hanging_chains(edges: Edges, longest: float) -> Chains:
+    """Runs of edges, up to `longest` mm, from a branching to a free end; free-standing ones are left alone."""
+    return Chains(*heart.hanging_chains(edges.curves, edges.tail, edges.head, len(edges.vertices), longest))
 
 
-def hanging_pieces(pieces: Pieces, near: Neighbourhood, state: EndState, longest: float) -> tuple[Edges, Chains]:
+def hanging_pieces(near: Neighbourhood, state: EndState, longest: float) -> Chains:
     """Runs of whole pieces, up to `longest` mm, that hang by one end, whatever they cross on their way.
-
-    The pieces as edges, and the chains.
 
     A run that ends just behind what it crosses is no dead end: it ran past a corner.
     """
-    label = near.end_labels
-    count = len(pieces)
-    first = np.full(int(label.max(initial=-1)) + 1, len(label))
-    np.minimum.at(first, label, np.arange(len(label)))
-    vertices = near.ends.take(first, axis=0)
-    every = np.arange(count)
-    edges = Edges(pieces.curves, label[0::2], label[1::2], every, np.zeros(count), np.ones(count), vertices)
-    chains = hanging_chains(edges, longest, label[_ends_inside(near)])
-    free = np.zeros(len(vertices), dtype=bool)
-    free[label[np.flatnonzero(state.open)]] = True
-    return edges, chains.take(np.flatnonzero(free[chains.loose]))
+    return Chains(*heart.hanging_pieces(near.known, state.settled, state.tail, longest))
 
 
-def _ends_inside(near: Neighbourhood) -> Ints:
-    """Ends that lie on the inside of another piece."""
-    met = near.contacts
-    away = np.minimum(met.second_parameter, 1 - met.second_parameter) * near.lengths[met.second]
-    inside = np.flatnonzero((met.end >= 0) & (away > 2 * near.merge))
-    return np.asarray(2 * met.first[inside] + met.end[inside])
+def as_edges(near: Neighbourhood) -> Edges:
+    """Whole pieces as edges between the places at which their ends lie."""
+    label, ends = near.end_labels, near.ends
+    vertices = np.empty((int(label.max(initial=-1)) + 1, 2))
+    # Written from the last to the first: the first end of a place is where it lies.
+    vertices[label[::-1]] = ends[::-1]
+    count = len(near.curves)
+    return Edges(near.curves, label[0::2], label[1::2], np.arange(count), np.zeros(count), np.ones(count), vertices)
 
 
-def _longer(edges: Edges, degree: Ints, begin: Ints, loose: Ints, longest: float) -> list[tuple[list[int], int]]:
-    """The chains of more than one edge, up to `longest` mm, that begin with these edges at these free ends.
+@dataclass(frozen=True, slots=True)
+class OpenGroups:
+    """Connected groups of edges that bound nothing: those of group g are edges[first[g]:first[g + 1]].
 
-    All of them are followed at once, a step at a time.
+    free   (k,) whether nothing else touches it
     """
-    first, entries = grouped(np.concatenate([edges.tail, edges.head]), len(degree))
-    lengths, both = edges.curves.lengths(), edges.tail + edges.head
-    walker, edge, here, length = np.arange(len(begin)), begin, both[begin] - loose, lengths[begin]
-    steps, found = [(walker, edge)], []
-    while len(walker):
-        on = np.flatnonzero((degree[here] == 2) & (length <= longest))
-        found.append(walker[(degree[here] >= 3) & (length <= longest)])
-        walker, edge, here, length = walker[on], edge[on], here[on], length[on]
-        one, two = (entries[first[here] + k] % len(edges) for k in (0, 1))
-        edge = np.where(two == edge, one, two)
-        here, length = both[edge] - here, length + lengths[edge]
-        steps.append((walker, edge))
-    who, which = (np.concatenate(column) for column in zip(*steps[::-1], strict=True))
-    begins, order = grouped(who, len(begin))
-    return [(which[order[begins[k] : begins[k + 1]]].tolist(), int(loose[k])) for k in np.concatenate(found).tolist()]
+
+    first: Ints
+    edges: Ints
+    free: Bools
+
+    def __iter__(self) -> Iterator[tuple[Ints, bool]]:
+        for g, free in enumerate(self.free.tolist()):
+            yield self.edges[self.first[g] : self.first[g + 1]], free
+
+
+def open_groups(edges: Edges) -> OpenGroups:
+    """The groups, in the order of their lowest vertices."""
+    return OpenGroups(*heart.open_groups(edges.tail, edges.head, len(edges.vertices)))

@@ -21,14 +21,14 @@ import msgspec
 import numpy as np
 from scipy.spatial import cKDTree
 
+from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.types import Floats, Ints
-from syntaxa.mend.arrangement import Crossings, Edges, bridges, split_at_contacts
+from syntaxa.geometry.types import Bools, Floats, Ints
+from syntaxa.mend.arrangement import Crossings, Edges, split_at_contacts
 from syntaxa.mend.closing import Closing, closing_of
-from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces
+from syntaxa.mend.hanging import Chains, as_edges, hanging_chains, hanging_pieces, open_groups
 from syntaxa.mend.joining import joined
 from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, sparing, with_choice
 from syntaxa.mend.model import CHOICES, Finding, Pieces
@@ -85,7 +85,7 @@ def heal(
     single = work.drop_hanging(work.join(single, tolerances), tolerances, dead_end)
     for _ in range(_MOST_PASSES):
         still_wanted()
-        edges, crossings = split_at_contacts(single.pieces, single.near)
+        edges, crossings = split_at_contacts(single.near)
         edges = work.close_slivers(single.pieces, edges, tolerances.gap)
         edges = work.drop_dead_ends(single.pieces, edges, tolerances, dead_end)
         # Where a twin or a tail was taken away, an end may look for its partner anew.
@@ -207,11 +207,21 @@ class _Pass:
             accepted = self.telling.decide_all(len(joints), words)
             if not accepted.any():
                 break
-            others = [with_choice(near, joints, k, c) for k, c in self._chosen(words) if accepted[k]]
-            accepted[[k for k, _ in self._chosen(words)]] = False
-            pieces, near = joined(pieces, near, Joints.joined([joints.take(np.flatnonzero(accepted)), *others]))
+            pieces, near = joined(pieces, near, self._as_chosen(near, joints, accepted, words))
             changed = True
         return Single(pieces, near) if changed else single
+
+    def _as_chosen(
+        self, near: Neighbourhood, joints: Joints, accepted: Bools, words: Callable[[], list[Finding]]
+    ) -> Joints:
+        """The joints that are accepted, some of them closed in the way that was chosen."""
+        chosen = self._chosen(words)
+        if accepted.all() and not chosen:
+            return joints
+        others = [with_choice(near, joints, k, choice) for k, choice in chosen if accepted[k]]
+        plain = accepted.copy()
+        plain[[k for k, _ in chosen]] = False
+        return Joints.joined([joints.take(np.flatnonzero(plain)), *others])
 
     # ------------------------------------------------------------------ arrangement
 
@@ -231,12 +241,14 @@ class _Pass:
         """Runs of the same line drawn twice and not quite alike become one."""
         totals = np.bincount(pieces.curves.owner, weights=pieces.curves.lengths(), minlength=len(pieces.ids))
         rank = np.argsort(np.argsort(totals, kind="stable"), kind="stable")
-        weight = rank[edges.curves.owner].astype(np.int64)
 
         def accept(twin: Twin) -> bool:
-            return bool(self.telling.decide_all(1, lambda: [_twin_finding(pieces, edges, twin)])[0])
+            return self.telling.decide(_twin_finding(pieces, edges, twin))
 
-        return without_slivers(edges, gap, weight, accept)
+        asked = None if self.telling.takes_all else accept
+        left, told = without_slivers(edges, gap, rank[edges.curves.owner], asked)
+        self.telling.decide_all(len(told), lambda: [_twin_finding(pieces, edges, twin) for twin in told])
+        return left
 
     def drop_hanging(self, single: Single, tolerances: Tolerances, dead_end: float) -> Single:
         """Short runs of pieces that hang by one end are dropped whole, though they cross others on their way."""
@@ -244,8 +256,9 @@ class _Pass:
         reach = 2 * max(tolerances.gap, tolerances.speck)
         while len(pieces):
             still_wanted()
-            edges, chains = hanging_pieces(pieces, near, self._state_of(near, reach), dead_end)
-            accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, reach))
+            chains = hanging_pieces(near, self._state_of(near, reach), dead_end)
+            words = partial(_hanging_findings, pieces, near, chains, reach)
+            accepted = self.telling.decide_all(len(chains), words)
             if not accepted.any():
                 break
             stays = np.ones(len(pieces), dtype=bool)
@@ -275,7 +288,7 @@ class _Pass:
         degree = edges.degrees()
         nearest = _nearest_other_ends(edges, degree)
         lengths = edges.curves.lengths()
-        for component, free in _open_components(edges):
+        for component, free in open_groups(edges):
             still_wanted()
             ids = tuple(sorted({pieces.ids[k] for k in edges.curves.owner[component].tolist()}))
             ends = np.column_stack([edges.tail[component], edges.head[component]]).ravel()
@@ -302,27 +315,12 @@ class _Pass:
 
 def what_is_left(single: Single, edges: Edges) -> Single:
     """The pieces, cut down to what the edges cover of them; the very same where that is all, or no end is open."""
-    if not (edges.degrees() == 1).any():
+    left = heart.what_is_left(single.near.known, single.pieces.order, edges)
+    if left is None:
         return single
-    count = len(single.pieces)
-    order = np.lexsort((edges.low, edges.piece))
-    piece, low, high = edges.piece[order], edges.low[order], edges.high[order]
-    begins = np.flatnonzero(np.concatenate([[True], (piece[1:] != piece[:-1]) | (low[1:] != high[:-1])]))
-    ends = np.append(begins[1:], len(order)) - 1
-    piece, low, high = piece[begins], low[begins], high[ends]
-    whole = (low == 0) & (high == 1)
-    keep = np.sort(piece[whole])
-    if len(keep) == count:
-        return single
-    part = np.flatnonzero(~whole)
-    source = single.pieces.curves.take(piece[part])
-    bulge = np.tan(source.sweep * (high - low)[part] / 4)
-    start = edges.vertices.take(edges.tail[order][begins[part]], axis=0)
-    end = edges.vertices.take(edges.head[order][ends[part]], axis=0)
-    new = CurveArray.from_bulges(start, end, bulge, source.owner)
-    near = single.near.changed(keep, new)
-    places = np.concatenate([single.pieces.order[keep], single.pieces.order[piece[part]] + low[part] / 1024])
-    return Single(Pieces(near.curves, places, single.pieces.ids), near)
+    known, order = left
+    near = Neighbourhood.of(known, single.near.merge)
+    return Single(Pieces(near.curves, order, single.pieces.ids), near)
 
 
 def _stack_findings(pieces: Pieces, lengths: Floats, found: Stacks) -> list[Finding]:
@@ -387,7 +385,7 @@ def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[
 
 
 def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
-    ids = tuple(dict.fromkeys(pieces.ids[int(core.curves.owner[k])] for k in (twin.edge, *twin.beside())))
+    ids = tuple(dict.fromkeys(pieces.ids[int(core.curves.owner[k])] for k in (twin.edge, *twin.beside.tolist())))
     place = core.curves.take(np.array([twin.edge])).points_at(np.array([0.5]))[0]
     piece = int(core.piece[twin.edge])
     key = f"overlap:{pieces.id_of(piece)}@{pieces.order[piece]:g}/{core.low[twin.edge]:.6f}"
@@ -412,6 +410,11 @@ def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: fl
     return told
 
 
+def _hanging_findings(pieces: Pieces, near: Neighbourhood, chains: Chains, overrun: float) -> list[Finding]:
+    """The same for runs of whole pieces."""
+    return _dead_end_findings(pieces, as_edges(near), chains, overrun) if len(chains) else []
+
+
 def _stray_finding(ids: tuple[str, ...], place: Point, length: float) -> Finding:
     key = f"stray:{'+'.join(ids)}"
     return Finding("stray", key, place, length, ids, "Drop it", dropped=length, by_choice=True, confidence=0.3)
@@ -429,19 +432,6 @@ def _closing_finding(ids: tuple[str, ...], closing: Closing) -> Finding:
         confidence=0.8 if closing.kind == "near-closed" else 0.5,
         choices=closing.ways,
     )
-
-
-def _open_components(edges: Edges) -> list[tuple[Ints, bool]]:
-    """Connected groups of edges that bound nothing, each with whether nothing else touches it."""
-    loose = np.flatnonzero(bridges(edges))
-    size = len(edges.vertices)
-    _, group = linked(edges.tail[loose], edges.head[loose], size)
-    _, whole = linked(edges.tail, edges.head, size)
-    in_whole = np.bincount(whole[edges.tail], minlength=size)
-    own = group[edges.tail[loose]]
-    order = np.argsort(own, kind="stable")
-    parts = np.split(loose[order], np.flatnonzero(np.diff(own[order])) + 1) if len(loose) else []
-    return [(part, int(in_whole[whole[edges.tail[part[0]]]]) == len(part)) for part in parts]
 
 
 def _nearest_other_ends(edges: Edges, degree: Ints) -> dict[int, float]:

@@ -36,7 +36,7 @@ class Prepared:
     @cached_property
     def stacks(self) -> Stacks:
         """What lies on each other."""
-        return stacks(self.pieces.curves, self.near.pairs, self.merge)
+        return stacks(self.near)
 
     @cached_property
     def single(self) -> Single:
@@ -57,7 +57,7 @@ class Prepared:
         if other is not None:
             gone[found.keepers[other]] = True
             gone[found.members[found.first[other] + 1]] = False
-        source, grown = stretched(self.pieces.curves, found, chosen)
+        source, grown = stretched(self.near, found, chosen)
         gone[source] = True
         keep = np.flatnonzero(~gone)
         # The second half of a keeper follows the first.

@@ -11,9 +11,8 @@ from functools import cached_property
 
 import numpy as np
 
-from syntaxa.geometry.clusters import linked
-from syntaxa.geometry.inside import crossed_edges
-from syntaxa.geometry.ragged import distinct, grouped
+from syntaxa import heart
+from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
 from syntaxa.mend.model import Region
@@ -50,9 +49,7 @@ def faces_of(edges: Edges) -> Faces | None:
     if not len(core):
         return None
     cycles = core.cycles
-    outer, outsides = np.flatnonzero(cycles.area > 0), np.flatnonzero(cycles.area < 0)
-    component = _groups(cycles)
-    return Faces(cycles, outer, outsides, component, _parents(outer, outsides, cycles, component))
+    return Faces(cycles, *heart.faces(core.curves, core.tail, core.head, len(core.vertices), cycles))
 
 
 def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
@@ -64,18 +61,16 @@ def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
 def regions_in(faces: Faces, ids: tuple[str, ...], sketch: str) -> list[tuple[int, Region]]:
     """Each face by its number, and what is told of it, largest first."""
     cycles = faces.cycles
-    first, cycle = faces.bounds
-    area, perimeter = (np.add.reduceat(part[cycle], first[:-1]) for part in (cycles.area, cycles.perimeter))
-    moment = np.add.reduceat(cycles.moment.take(cycle, axis=0), first[:-1], axis=0)
-    centroid = moment / area[:, None] + cycles.origin_of_moments
-    curves = _owners(cycles, first, cycle, ids)
-    rows, box = _outlines(cycles)
-    depth = _depths(faces.component[faces.outer], faces.component[faces.outsides], faces.parent)
+    first, cycle, area, perimeter, centroid, box, depth, begin, owners = heart.figures(
+        cycles.edges.curves, cycles, faces
+    )
+    curves = [tuple(map(ids.__getitem__, part.tolist())) for part in np.split(owners, begin[1:-1])]
+    rows = _outlines(cycles)
     twins = _twins(curves, centroid)
-    boxes, bounds, loops = box[faces.outer].tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
+    boxes, bounds, loops = box.tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
     # Faces of one size are told apart by where they lie.
     ranked = sorted(range(len(faces.outer)), key=lambda f: (-area[f], boxes[f]))
-    figures = list(zip(area.tolist(), perimeter.tolist(), centroid.tolist(), strict=True))
+    figures = list(zip(area.tolist(), perimeter.tolist(), centroid.tolist(), depth.tolist(), strict=True))
     return [
         (
             f,
@@ -85,7 +80,7 @@ def regions_in(faces: Faces, ids: tuple[str, ...], sketch: str) -> list[tuple[in
                 perimeter=figures[f][1],
                 centroid=(figures[f][2][0], figures[f][2][1]),
                 box=tuple(boxes[f]),
-                depth=depth[f],
+                depth=figures[f][3],
                 curves=curves[f],
                 loops=tuple(loops[bounds[f] : bounds[f + 1]]),
                 twin=twins[f],
@@ -112,66 +107,7 @@ def region_count(edges: Edges) -> int:
     return int((core.cycles.area > 0).sum()) if len(core) else 0
 
 
-def _outlines(cycles: Cycles) -> tuple[list[Floats], Floats]:
-    """The rows (x, y, bulge) round each cycle, and the boxes (cycles, 4)."""
+def _outlines(cycles: Cycles) -> list[Floats]:
+    """The rows (x, y, bulge) round each cycle."""
     first, halves = cycles.walks
-    boxes = cycles.edges.curves.bounds().take(halves // 2, axis=0)
-    low = np.minimum.reduceat(boxes[:, :2], first[:-1], axis=0)
-    high = np.maximum.reduceat(boxes[:, 2:], first[:-1], axis=0)
-    return np.split(rows_along(cycles, halves), first[1:-1]), np.hstack([low, high])
-
-
-def _groups(cycles: Cycles) -> Ints:
-    """Connected group of each cycle: cycles that share an edge are of one."""
-    _, label = linked(cycles.edges.tail, cycles.edges.head, len(cycles.edges.vertices))
-    group = np.empty(cycles.count, dtype=np.int64)
-    group[cycles.label] = label[cycles.origin]
-    return group
-
-
-def _parents(faces: Ints, outsides: Ints, cycles: Cycles, component: Ints) -> Ints:
-    """For each outside cycle the smallest face (its row) of another component that holds it, or -1.
-
-    A ray from the cycle to the right crosses the outline of each face that holds it an odd number of times.
-    """
-    some = np.empty(cycles.count, dtype=np.int64)
-    some[cycles.label] = cycles.origin
-    ray, edge = crossed_edges(cycles.edges.curves, cycles.edges.vertices.take(some[outsides], axis=0))
-    number = np.full(cycles.count, -1, dtype=np.int64)
-    number[faces] = np.arange(len(faces))
-    hits = np.concatenate([cycles.label[2 * edge], cycles.label[2 * edge + 1]])
-    ray = np.concatenate([ray, ray])
-    counts = (number[hits] >= 0) & (component[hits] != component[outsides][ray])
-    span = max(len(faces), 1)
-    pairs, times = np.unique(ray[counts] * span + number[hits[counts]], return_counts=True)
-    ray, face = np.divmod(pairs[times % 2 == 1], span)
-    # The smallest is written last.
-    order = np.argsort(-cycles.area[faces][face], kind="stable")
-    parent = np.full(len(outsides), -1, dtype=np.int64)
-    parent[ray[order]] = face[order]
-    return parent
-
-
-def _depths(of_face: Ints, of_outside: Ints, parent: Ints) -> list[int]:
-    """How many faces each face lies in, by the components of faces and outsides."""
-    around = dict(zip(of_outside.tolist(), parent.tolist(), strict=True))
-    group = of_face.tolist()
-    depths = []
-    for own in group:
-        depth, outer = 0, around[own]
-        while outer >= 0:
-            depth, outer = depth + 1, around[group[outer]]
-        depths.append(depth)
-    return depths
-
-
-def _owners(cycles: Cycles, first: Ints, cycle: Ints, ids: tuple[str, ...]) -> list[tuple[str, ...]]:
-    """The curves that bound each face, holes included; the cycles of face f are cycle[first[f]:first[f + 1]]."""
-    of = np.full(cycles.count, -1, dtype=np.int64)
-    of[cycle] = np.repeat(np.arange(len(first) - 1), np.diff(first))
-    face = of[cycles.label]
-    half = np.flatnonzero(face >= 0)
-    owner = cycles.edges.curves.owner[half // 2]
-    both = distinct(face[half] * len(ids) + owner)
-    starts = np.searchsorted(both, np.arange(1, len(first) - 1) * len(ids))
-    return [tuple(map(ids.__getitem__, part.tolist())) for part in np.split(both % len(ids), starts)]
+    return np.split(rows_along(cycles, halves), first[1:-1])

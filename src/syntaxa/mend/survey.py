@@ -65,7 +65,7 @@ def survey(curves: Sequence[Curve], sketch: str, tolerances: Tolerances, dead_en
     to_heal = Prepared(pieces_of(kept, tolerances.fit), tolerances.merge) if gone else received
     healed = heal(to_heal, tolerances, dead_end, everything)
     single = prepared(received, tolerances)
-    edges, _ = split_at_contacts(single.pieces, single.near)
+    edges, _ = split_at_contacts(single.near)
     open_ends = int((edges.degrees() == 1).sum())
     advice = Advice(kept, to_heal.pieces, tolerances.merge).findings()
     findings = (*(twin.finding for twin in twins), *healed.findings, *advice)

@@ -31,9 +31,14 @@ class Telling:
         self._told: list[Finding] = []
         self._keys: dict[str, int] = {}
 
+    @property
+    def takes_all(self) -> bool:
+        """Whether every fix is to be done, so that nothing has to be put into words for that."""
+        return self._accept is everything
+
     def decide(self, finding: Finding) -> bool:
         """Notes a finding; True if its fix is to be done."""
-        if self._accept is everything:
+        if self.takes_all:
             accepted = bool(finding.remedy) and not finding.by_choice
             self._lots.append((lambda: [finding], np.array([accepted])))
             return accepted
@@ -44,7 +49,7 @@ class Telling:
 
     def decide_all(self, count: int, words: Callable[[], list[Finding]]) -> Bools:
         """Notes findings that all have a fix and want no choice of their own; which fixes are to be done, (count,)."""
-        if self._accept is everything:
+        if self.takes_all:
             accepted = np.ones(count, dtype=bool)
             self._lots.append((words, accepted))
             return accepted

@@ -1,0 +1,62 @@
+// Lines and arcs of at most half a turn: what `syntaxa.geometry.arrays.CurveArray` holds, one by one.
+//
+// Glossary: a *carrier* is the endless line or full circle that a piece lies on; *bulge* is the tangent of a quarter of
+// the sweep; a *share* is a part of the length, outside 0..1 beyond an end. End 2k is the start of piece k, 2k + 1 its
+// end.
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "plane.hpp"
+
+namespace heart {
+
+// mm; an arc that leaves its chord by less is a line.
+constexpr double FLAT_SAGITTA = 1e-10;
+
+struct Box {
+    double low_x, low_y, high_x, high_y;
+
+    bool touches(const Box& o) const {
+        return low_x <= o.high_x && o.low_x <= high_x && low_y <= o.high_y && o.low_y <= high_y;
+    }
+    Box grown(double by) const { return {low_x - by, low_y - by, high_x + by, high_y + by}; }
+};
+
+struct Piece {
+    P start, end;
+    double bulge = 0;
+    int64_t owner = 0;
+    bool is_arc = false;
+    P centre;
+    double radius = 0, start_angle = 0, sweep = 0;
+
+    static Piece from_bulge(P start, P end, double bulge, int64_t owner);
+
+    double length() const { return is_arc ? radius * std::fabs(sweep) : norm(end - start); }
+    P point_at(double share) const;
+    // Unit direction of travel at a share of the length.
+    P tangent_at(double share) const;
+    Box bounds() const;
+    // Share of the length at which the carrier comes nearest to a point; what is open of an arc's circle is shared
+    // evenly between its ends.
+    double share_of(P point) const;
+    P nearest(P point) const { return point_at(clip(share_of(point), 0.0, 1.0)); }
+    double distance_to(P point) const { return norm(point - nearest(point)); }
+    // Contribution to the area of the loops that it bounds, about an origin (Green's theorem); exact.
+    double signed_area(P origin) const;
+    P end_point(int last) const { return last ? end : start; }
+};
+
+using Pieces = std::vector<Piece>;
+
+inline P end_of(const Pieces& c, int end) { return c[end / 2].end_point(end % 2); }
+
+// Direction in which a piece runs on beyond an end.
+inline P leaving(const Pieces& c, int end) {
+    double last = end % 2;
+    return c[end / 2].tangent_at(last) * (2 * last - 1);
+}
+
+}  // namespace heart

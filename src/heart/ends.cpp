@@ -1,0 +1,111 @@
+#include "ends.hpp"
+
+#include <algorithm>
+
+namespace heart {
+
+namespace {
+
+// Radians; carriers that meet at less than this touch.
+constexpr double TOUCHING = 1e-5;
+
+// Acute angle at which two pieces pass a point.
+double angle_between(const Piece& one, const Piece& other, P point) {
+    P a = one.tangent_at(clip(one.share_of(point), 0.0, 1.0)), b = other.tangent_at(clip(other.share_of(point), 0.0, 1.0));
+    return std::asin(clip(std::fabs(cross(a, b)), 0.0, 1.0));
+}
+
+}  // namespace
+
+std::vector<int> EndState::open_ends() const {
+    std::vector<int> found;
+    for (int e = 0; e < static_cast<int>(settled.size()); ++e)
+        if (open(e)) found.push_back(e);
+    return found;
+}
+
+EndState end_states(const Near& near, double reach) {
+    const Labels& labels = near.labels();
+    const auto& lengths = near.lengths();
+    int ends = 2 * near.count();
+    std::vector<int> at(labels.count, 0);
+    for (int label : labels.of) ++at[label];
+    EndState state{Flags(ends, 0), Flags(ends, 0)};
+    for (int e = 0; e < ends; ++e) state.settled[e] = at[labels.of[e]] > 1;
+    auto ran_past = [&](int piece, double share) {
+        for (int last : {0, 1}) {
+            double away = (last ? 1 - share : share) * lengths[piece];
+            if (away > 2 * near.merge && away <= std::min(reach, 0.45 * lengths[piece])) state.tail[2 * piece + last] = 1;
+        }
+    };
+    for (const Contact& met : near.contacts()) {
+        if (met.end >= 0) {
+            state.settled[2 * met.first + met.end] = 1;
+            // An end on the inside of a piece is a corner that the piece ran past, at any angle.
+            ran_past(met.second, met.second_share);
+            continue;
+        }
+        double angle = angle_between(near.curves[met.first], near.curves[met.second], met.point);
+        if (angle <= SHALLOW && angle >= TOUCHING) continue;
+        ran_past(met.first, met.first_share);
+        ran_past(met.second, met.second_share);
+    }
+    for (int e = 0; e < ends; ++e) state.tail[e] = state.tail[e] && !state.settled[e];
+    return state;
+}
+
+Flags sound(const Near& near, const EndState& state) {
+    const Labels& labels = near.labels();
+    Links links(labels.count);
+    for (int k = 0; k < near.count(); ++k) links.link(labels.of[2 * k], labels.of[2 * k + 1]);
+    Flags broken(labels.count, 0);
+    for (int e = 0; e < 2 * near.count(); ++e)
+        if (!state.settled[e]) broken[links.lead(labels.of[e])] = 1;
+    Flags whole(near.count());
+    for (int k = 0; k < near.count(); ++k) whole[k] = !broken[links.lead(labels.of[2 * k])];
+    return whole;
+}
+
+std::vector<Close> end_pairs(const Near& near, const EndState& state, double limit) {
+    std::vector<P> ends;
+    ends.reserve(2 * near.curves.size());
+    for (const Piece& piece : near.curves) ends.insert(ends.end(), {piece.start, piece.end});
+    auto found = pairs_within(ends, state.open_ends(), limit + SLACK);
+    const auto& lengths = near.lengths();
+    found.erase(std::remove_if(found.begin(), found.end(),
+                               [&](const Close& c) {
+                                   return c.wanted / 2 == c.other / 2 && lengths[c.wanted / 2] <= 4 * limit;
+                               }),
+                found.end());
+    return found;
+}
+
+Partners nearest_ends(const Near& near, const EndState& state, double limit) {
+    Partners found;
+    found.ends = state.open_ends();
+    std::vector<double> best(2 * near.count(), INF), beside(2 * near.count(), INF);
+    for (auto [end, other, distance] : end_pairs(near, state, limit)) {
+        P out = leaving(near.curves, end), way = near.end(other) - near.end(end);
+        bool runs_along = dot(out, leaving(near.curves, other)) > std::cos(SHALLOW) &&
+                          std::fabs(dot(way, out)) < 0.5 * distance && distance > near.merge;
+        double& nearest = runs_along ? beside[end] : best[end];
+        nearest = std::min(nearest, runs_along ? std::fabs(cross(way, out)) : distance);
+    }
+    for (int e : found.ends) found.to_partner.push_back(best[e]), found.beside.push_back(beside[e]);
+    return found;
+}
+
+void nearest_curves(const Near& near, double limit, double clear, Partners& found) {
+    for (size_t k = 0; k < found.ends.size(); ++k) {
+        if (!(found.to_partner[k] > clear)) continue;
+        P out = leaving(near.curves, found.ends[k]);
+        passing(near, found.ends[k], std::min(found.to_partner[k], limit), [&](const Passing& met) {
+            P running = near.curves[met.piece].tangent_at(met.share);
+            bool runs_along = std::fabs(cross(out, running)) < std::sin(SHALLOW);
+            double& nearest = runs_along ? found.beside[k] : found.to_partner[k];
+            nearest = std::min(nearest, met.distance);
+        });
+    }
+}
+
+}  // namespace heart

@@ -1,0 +1,9 @@
+// The compiled heart: what is done to lines and arcs by the thousand. `heart.pyi` tells what Python sees of it.
+#include "arrays.hpp"
+
+PYBIND11_MODULE(heart, module) {
+    module.doc() = "Lines and arcs by the thousand: what lies near what, where they meet, and the passes of the healing.";
+    heart::bind_geometry(module);
+    heart::bind_mending(module);
+    heart::bind_faces(module);
+}

@@ -1,0 +1,127 @@
+#include "near.hpp"
+
+namespace heart {
+
+namespace {
+
+// Margin of the boxes, in merge tolerances: enough to find what the labels link.
+constexpr double MARGIN = 4;
+// Share of new pieces from which it is cheaper to begin anew.
+constexpr double MOSTLY = 0.3;
+
+}  // namespace
+
+std::vector<Box> Near::boxes_of(const Pieces& pieces) const {
+    std::vector<Box> boxes;
+    boxes.reserve(pieces.size());
+    for (const Piece& piece : pieces) boxes.push_back(piece.bounds().grown(MARGIN * merge / 2));
+    return boxes;
+}
+
+const Layers& Near::boxes() const {
+    if (!boxes_) boxes_ = Layers(boxes_of(curves));
+    return *boxes_;
+}
+
+const Pairs& Near::pairs() const {
+    if (!pairs_) pairs_ = boxes().pairs();
+    return *pairs_;
+}
+
+const std::vector<Contact>& Near::contacts() const {
+    if (!contacts_) {
+        std::vector<Contact> found;
+        heart::contacts(curves, pairs(), merge, found);
+        contacts_ = std::move(found);
+    }
+    return *contacts_;
+}
+
+const std::vector<double>& Near::lengths() const {
+    if (!lengths_) {
+        std::vector<double> found;
+        found.reserve(curves.size());
+        for (const Piece& piece : curves) found.push_back(piece.length());
+        lengths_ = std::move(found);
+    }
+    return *lengths_;
+}
+
+const Labels& Near::labels() const {
+    if (!labels_) {
+        std::vector<P> ends;
+        ends.reserve(2 * curves.size());
+        for (const Piece& piece : curves) ends.insert(ends.end(), {piece.start, piece.end});
+        labels_ = clusters(ends, 2 * merge);
+    }
+    return *labels_;
+}
+
+Near Near::changed(const std::vector<int>& keep, const Pieces& fresh) const {
+    Pieces all;
+    all.reserve(keep.size() + fresh.size());
+    std::vector<int> number(curves.size(), -1);
+    for (int k : keep) {
+        number[k] = static_cast<int>(all.size());
+        all.push_back(curves[k]);
+    }
+    all.insert(all.end(), fresh.begin(), fresh.end());
+    Near now(std::move(all), merge);
+    if (fresh.size() <= MOSTLY * now.curves.size()) carry(now, number, keep, fresh);
+    return now;
+}
+
+void Near::carry(Near& now, const std::vector<int>& number, const std::vector<int>& keep, const Pieces& fresh) const {
+    auto new_boxes = boxes_of(fresh);
+    int kept = static_cast<int>(keep.size());
+    Pairs same, added;
+    for (auto [i, j] : pairs())
+        if (number[i] >= 0 && number[j] >= 0) same.emplace_back(number[i], number[j]);
+    Layers layers = boxes().changed(number, new_boxes);
+    for (int k = 0; k < static_cast<int>(fresh.size()); ++k)
+        layers.around(new_boxes[k], [&](int other) {
+            if (other < kept + k) added.emplace_back(other, kept + k);
+        });
+    now.boxes_ = std::move(layers);
+    if (contacts_) {
+        std::vector<Contact> left;
+        for (Contact contact : *contacts_) {
+            contact.first = number[contact.first], contact.second = number[contact.second];
+            if (contact.first >= 0 && contact.second >= 0) left.push_back(contact);
+        }
+        heart::contacts(now.curves, added, merge, left);
+        now.contacts_ = std::move(left);
+    }
+    if (labels_) now.labels_ = labels_with(now, keep, added);
+    same.insert(same.end(), added.begin(), added.end());
+    now.pairs_ = std::move(same);
+}
+
+// The labels of the ends that stay, and of those of new pieces: of what they touch, or new ones.
+Labels Near::labels_with(const Near& now, const std::vector<int>& keep, const Pairs& added) const {
+    int ends = 2 * now.count(), kept = static_cast<int>(keep.size());
+    std::vector<int> label(ends);
+    for (int k = 0; k < kept; ++k)
+        for (int last : {0, 1}) label[2 * k + last] = labels_->of[2 * keep[k] + last];
+    for (int e = 2 * kept; e < ends; ++e) label[e] = labels_->count + e - 2 * kept;
+    Links links(labels_->count + ends - 2 * kept);
+    auto link = [&](int i, int j) {
+        for (int one : {2 * i, 2 * i + 1})
+            for (int two : {2 * j, 2 * j + 1})
+                if (norm(now.end(one) - now.end(two)) <= 2 * merge) links.link(label[one], label[two]);
+    };
+    for (auto [i, j] : added) link(i, j);
+    // A crumb may have both its ends at one place.
+    for (int k = kept; k < now.count(); ++k) link(k, k);
+    Labels found;
+    std::vector<int> name(labels_->count + ends - 2 * kept, -1);
+    found.of.resize(ends);
+    for (int e = 0; e < ends; ++e) {
+        int& own = name[links.lead(label[e])];
+        if (own < 0) own = found.count++;
+        found.of[e] = own;
+    }
+    return found;
+}
+
+}  // namespace heart

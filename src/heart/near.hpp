@@ -1,0 +1,46 @@
+// Who is near whom among the pieces: worked out once, when it is asked for, and carried along when some of the pieces go
+// or change.
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "boxes.hpp"
+#include "curves.hpp"
+#include "groups.hpp"
+#include "meeting.hpp"
+
+namespace heart {
+
+class Near {
+public:
+    Near(Pieces curves, double merge) : curves(std::move(curves)), merge(merge) {}
+
+    const Pieces curves;
+    const double merge;
+
+    int count() const { return static_cast<int>(curves.size()); }
+    P end(int e) const { return end_of(curves, e); }
+    const Layers& boxes() const;
+    const Pairs& pairs() const;
+    const std::vector<Contact>& contacts() const;
+    const std::vector<double>& lengths() const;
+    // The place that each end lies at: ends that agree share one.
+    const Labels& labels() const;
+
+    // The pieces kept (rising) with new ones behind them, and what is known already.
+    Near changed(const std::vector<int>& keep, const Pieces& fresh) const;
+
+private:
+    std::vector<Box> boxes_of(const Pieces& pieces) const;
+    void carry(Near& now, const std::vector<int>& number, const std::vector<int>& keep, const Pieces& fresh) const;
+    Labels labels_with(const Near& now, const std::vector<int>& keep, const Pairs& added) const;
+
+    mutable std::optional<Layers> boxes_;
+    mutable std::optional<Pairs> pairs_;
+    mutable std::optional<std::vector<Contact>> contacts_;
+    mutable std::optional<std::vector<double>> lengths_;
+    mutable std::optional<Labels> labels_;
+};
+
+}  // namespace heart
