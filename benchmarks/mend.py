@@ -9,6 +9,7 @@ from __future__ import annotations
 import subprocess
 import sys
 import time
+from functools import partial
 from pathlib import Path
 
 import numpy as np
@@ -27,7 +28,7 @@ from syntaxa.mend.telling import everything
 from syntaxa.mend.tolerance import auto_tolerances, with_gap
 
 GAP = 0.05
-SUITES = (("all", 1), ("all", 24), ("all", 240), ("all", 2400), ("gap.05", 500), ("facet", 500))
+SUITES = (("all", 1), ("all", 2), ("all", 24), ("all", 240), ("all", 2400), ("gap.05", 500), ("facet", 500))
 
 #: Loops of `all` that come to about 1,000, 10,000 and 100,000 curves.
 GROWTH = (24, 240, 2400)
@@ -61,6 +62,19 @@ def timed(work, *given, rounds=3):
     return best, result
 
 
+def side_by_side(one, other, rounds):
+    """Best seconds of both and what the first gave; by turns, so that what else the machine does falls on both."""
+    best, result = [np.inf, np.inf], None
+    with uncollected():
+        for _ in range(rounds):
+            for k, work in enumerate((one, other)):
+                began = time.perf_counter()
+                made = work()
+                best[k] = min(best[k], time.perf_counter() - began)
+                result = made if k == 0 else result
+    return *best, result
+
+
 def against_geos() -> int:
     missed = 0
     print(f"{'':<18}{'':>6}{'ours':>16}{'heal':>7}{'+gap':>8}{'+words':>8}{'GEOS':>10}{'':>8}{'':>7}")
@@ -72,10 +86,14 @@ def against_geos() -> int:
         pieces = pieces_of(curves, 0.001)
         gap = max(damage.SUITES[suite]["gap"], 1e-4)
         facets = facets_of(curves)
-        seconds, (healed, regions) = timed(ours, pieces, gap, rounds=5)
+        # What takes milliseconds is told from noise by more rounds.
+        rounds = 5 if len(curves) > 5000 else 100
+        seconds, their_seconds, (healed, regions) = side_by_side(
+            partial(ours, pieces, gap), partial(theirs, facets), rounds
+        )
         reading, _ = timed(ours, pieces, None)
         telling, _ = timed(lambda h: h.told.findings(), healed, rounds=1)
-        their_seconds, polygons = timed(theirs, facets, rounds=5)
+        polygons = theirs(facets)
         score = damage.score(truth, [polygon(r) for r in regions])
         their_score = damage.score(truth, list(polygons))
         right = f"{score['ok']}/{score['spurious']}/{score['slivers']}"
@@ -107,7 +125,7 @@ def growth() -> int:
 def one(loops: int) -> None:
     _, curves = damaged("all", 1, loops)
     pieces = pieces_of(curves, 0.001)
-    seconds, _ = timed(ours, pieces, GAP, rounds=2)
+    seconds, _ = timed(ours, pieces, GAP, rounds=1)
     print(len(curves), seconds, peak_memory())
 
 

@@ -17,11 +17,9 @@ struct Vertices {
 };
 
 Vertices vertices_of(const Near& near, const std::vector<Contact>& through) {
-    std::vector<P> points;
-    points.reserve(2 * near.curves.size() + through.size());
-    for (const Piece& piece : near.curves) points.insert(points.end(), {piece.start, piece.end});
+    std::vector<P> points = near.ends();
     for (const Contact& met : through) points.push_back(met.point);
-    Labels labels = through.empty() ? near.labels() : clusters(points, 2 * near.merge);
+    Labels labels = through.empty() ? near.labels() : clusters(points, in_a_row(points), 2 * near.merge);
     Vertices found{labels.of, std::vector<P>(labels.count, NOWHERE)};
     // The first point of a cluster places it, and ends come first: what was right stays where it is.
     for (size_t k = 0; k < points.size(); ++k) {
@@ -48,7 +46,7 @@ std::vector<int> one_of_each(const Edges& edges, double merge) {
     std::sort(doubled.begin(), doubled.end());
     std::vector<P> middles;
     for (int k : doubled) middles.push_back(edges.curves[k].point_at(0.5));
-    Labels labels = clusters(middles, 2 * merge);
+    Labels labels = clusters(middles, in_a_row(middles), 2 * merge);
     std::map<std::tuple<int, int, int>, int> seen;
     for (size_t k = 0; k < doubled.size(); ++k) {
         auto [low, high] = key(doubled[k]);

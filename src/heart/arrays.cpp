@@ -51,6 +51,15 @@ py::tuple columns(const Edges& from) {
                           floats(from.high), places(from.vertices));
 }
 
+py::tuple columns(const std::vector<Contact>& met) {
+    return py::make_tuple(column<int64_t>(met, [](const Contact& c) { return c.first; }),
+                          column<int64_t>(met, [](const Contact& c) { return c.second; }),
+                          places(met, [](const Contact& c) { return c.point; }),
+                          column<int64_t>(met, [](const Contact& c) { return c.end; }),
+                          column<double>(met, [](const Contact& c) { return c.first_share; }),
+                          column<double>(met, [](const Contact& c) { return c.second_share; }));
+}
+
 Joints joints(py::handle from, int ends) {
     auto first = values<int>(attribute<int64_t>(from, "first"));
     auto own = indices(attribute<int64_t>(from, "ends"), ends);
@@ -65,7 +74,7 @@ Joints joints(py::handle from, int ends) {
         refuse_unless(inside.data()[k] < ends / 2, "a joint on no piece");
         Joint joint{place[k], gap.data()[k], side.data()[k], along.data()[k], static_cast<int>(inside.data()[k]),
                     share.data()[k], bridge.data()[k], bulge.data()[k]};
-        made.add(joint, {own.begin() + first[k], own.begin() + first[k + 1]});
+        made.add(joint, own.data() + first[k], own.data() + first[k + 1]);
     }
     return made;
 }

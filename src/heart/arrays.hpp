@@ -93,6 +93,9 @@ py::tuple columns(const Pieces& pieces);
 Edges edges(py::handle edges);
 py::tuple columns(const Edges& edges);
 
+// The columns of a `Contacts`.
+py::tuple columns(const std::vector<Contact>& met);
+
 // A `Joints`, and its columns.
 Joints joints(py::handle joints, int ends);
 py::tuple columns(const Joints& joints);

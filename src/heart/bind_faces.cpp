@@ -1,4 +1,6 @@
 // What the arrangement, its thin faces and loose chains, and the regions are made of.
+#include <unordered_map>
+
 #include "arrays.hpp"
 #include "faces.hpp"
 #include "hanging.hpp"
@@ -30,8 +32,12 @@ Cycles cycles_from(py::handle cycles) {
     return own;
 }
 
+py::tuple columns_of(const Cycles& cycles) {
+    return py::make_tuple(ints(cycles.following), ints(cycles.label), floats(cycles.area), floats(cycles.perimeter));
+}
+
 py::tuple columns_of(const Chains& chains) {
-    return py::make_tuple(ints(chains.edges.first), ints(chains.edges.entries), ints(chains.loose), floats(chains.length));
+    return py::make_tuple(ints(chains.edges.first), ints(chains.edges.entries), places(chains.place), floats(chains.length));
 }
 
 void bind_arrangement(py::module_& module) {
@@ -67,7 +73,21 @@ void bind_arrangement(py::module_& module) {
             py::gil_scoped_release release;
             found = cycles_of(own, graph.tail, graph.head, vertices);
         }
-        return py::make_tuple(ints(found.following), ints(found.label), floats(found.area), floats(found.perimeter));
+        return columns_of(found);
+    });
+    module.def("outlines", [](py::handle curves, py::handle cycles) {
+        Pieces own = pieces(curves);
+        Cycles around = cycles_from(cycles);
+        refuse_unless(around.label.size() == 2 * own.size(), "cycles of other edges");
+        Rows rows = walks(around);
+        py::array_t<double> made({static_cast<py::ssize_t>(rows.entries.size()), static_cast<py::ssize_t>(3)});
+        double* to = made.mutable_data();
+        for (int half : rows.entries) {
+            const Piece& piece = own[half / 2];
+            P begin = piece.end_point(half % 2);
+            *to++ = begin.x, *to++ = begin.y, *to++ = half % 2 ? -piece.bulge : piece.bulge;
+        }
+        return py::make_tuple(ints(rows.first), made);
     });
     module.def("walks", [](py::handle cycles) {
         Rows found = walks(cycles_from(cycles));
@@ -84,9 +104,10 @@ void bind_arrangement(py::module_& module) {
 }
 
 void bind_slivers(py::module_& module) {
-    module.def("thin_edges", [](py::handle of, double tolerance, const Array<int64_t>& weight, py::object accept) {
+    module.def("thin_edges", [](py::handle of, double tolerance, const Array<double>& total, py::object accept) {
         Edges own = edges(of);
-        refuse_unless(weight.size() == own.count(), "a weight for each edge is wanted");
+        for (const Piece& piece : own.curves)
+            refuse_unless(piece.owner >= 0 && piece.owner < total.size(), "a length for each owner is wanted");
         std::vector<Twin> told;
         std::function<bool(const Twin&)> all = [&](const Twin& twin) {
             told.push_back(twin);
@@ -95,10 +116,21 @@ void bind_slivers(py::module_& module) {
         std::function<bool(const Twin&)> asked = [&](const Twin& twin) {
             return accept(twin.edge, ints(twin.beside()), twin.width).cast<bool>();
         };
-        Flags gone = thin_edges(own, tolerance, values<int>(weight), accept.is_none() ? all : asked);
-        py::list twins;
-        for (const Twin& twin : told) twins.append(py::make_tuple(twin.edge, ints(twin.beside()), twin.width));
-        return py::make_tuple(bools(gone), twins);
+        Flags gone = thin_edges(own, tolerance, values<double>(total), accept.is_none() ? all : asked);
+        // Twins of one face share what they tell of it.
+        std::unordered_map<const void*, int> number;
+        std::vector<int> face;
+        Rows sides{{0}, {}};
+        for (const Twin& twin : told) {
+            auto [it, fresh] = number.try_emplace(twin.face.get(), static_cast<int>(number.size()));
+            face.push_back(it->second);
+            if (!fresh) continue;
+            sides.entries.insert(sides.entries.end(), twin.face->begin(), twin.face->end());
+            sides.first.push_back(static_cast<int>(sides.entries.size()));
+        }
+        return py::make_tuple(bools(gone), column<int64_t>(told, [](const Twin& t) { return t.edge; }),
+                              column<double>(told, [](const Twin& t) { return t.width; }), ints(face), ints(sides.first),
+                              ints(sides.entries));
     });
 }
 
@@ -122,12 +154,17 @@ void bind_hanging(py::module_& module) {
 }
 
 void bind_regions(py::module_& module) {
-    module.def("faces", [](py::handle curves, const Array<int64_t>& tail, const Array<int64_t>& head, int vertices,
-                           py::handle cycles) {
+    module.def("faces", [](py::handle curves, const Array<int64_t>& tail, const Array<int64_t>& head, int vertices) {
         Pieces own = pieces(curves);
         Graph graph(tail, head, vertices);
-        Faces found = faces_of(own, graph.tail, graph.head, vertices, cycles_from(cycles));
-        return py::make_tuple(ints(found.outer), ints(found.outsides), ints(found.component), ints(found.parent));
+        refuse_unless(graph.tail.size() == own.size(), "columns of unlike lengths");
+        Core core;
+        {
+            py::gil_scoped_release release;
+            core = core_of(own, graph.tail, graph.head, vertices);
+        }
+        return py::make_tuple(ints(core.edges), columns_of(core.cycles), ints(core.faces.outer), ints(core.faces.outsides),
+                              ints(core.faces.component), ints(core.faces.parent));
     });
     module.def("figures", [](py::handle curves, py::handle cycles, py::handle of) {
         Cycles own = cycles_from(cycles);

@@ -17,7 +17,7 @@ std::vector<Box> boxes(const Array<double>& array) {
     return found;
 }
 
-py::tuple columns(const Pairs& pairs) {
+py::tuple pair_columns(const Pairs& pairs) {
     return py::make_tuple(column<int64_t>(pairs, [](const Pair& p) { return p.first; }),
                           column<int64_t>(pairs, [](const Pair& p) { return p.second; }));
 }
@@ -30,15 +30,6 @@ Pairs pairs_of(const Array<int64_t>& i, const Array<int64_t>& j, int64_t count) 
     return pairs;
 }
 
-py::tuple contact_columns(const std::vector<Contact>& met) {
-    return py::make_tuple(column<int64_t>(met, [](const Contact& c) { return c.first; }),
-                          column<int64_t>(met, [](const Contact& c) { return c.second; }),
-                          places(met, [](const Contact& c) { return c.point; }),
-                          column<int64_t>(met, [](const Contact& c) { return c.end; }),
-                          column<double>(met, [](const Contact& c) { return c.first_share; }),
-                          column<double>(met, [](const Contact& c) { return c.second_share; }));
-}
-
 void bind_boxes(py::module_& module) {
     py::class_<Tree>(module, "Tree")
         .def(py::init([](const Array<double>& some) { return Tree(boxes(some)); }))
@@ -49,7 +40,7 @@ void bind_boxes(py::module_& module) {
                      py::gil_scoped_release release;
                      found = tree.pairs();
                  }
-                 return columns(found);
+                 return pair_columns(found);
              })
         .def("around", [](const Tree& tree, const Array<double>& wanted) {
             Pairs found;
@@ -59,13 +50,14 @@ void bind_boxes(py::module_& module) {
                 for (int row = 0; row < static_cast<int>(asked.size()); ++row)
                     tree.around(asked[row], [&](int k) { found.emplace_back(row, k); });
             }
-            return columns(found);
+            return pair_columns(found);
         });
 }
 
 void bind_groups(py::module_& module) {
     module.def("clusters", [](const Array<double>& some, double radius) {
-        Labels found = clusters(points(some), radius);
+        auto own = points(some);
+        Labels found = clusters(own, in_a_row(own), radius);
         return py::make_tuple(found.count, ints(found.of));
     });
     module.def("linked", [](const Array<int64_t>& first, const Array<int64_t>& second, int count) {
@@ -87,7 +79,7 @@ void bind_meeting(py::module_& module) {
         Pieces own = pieces(curves);
         std::vector<Contact> found;
         contacts(own, pairs_of(i, j, static_cast<int64_t>(own.size())), tolerance, found);
-        return contact_columns(found);
+        return columns(found);
     });
     module.def("carrier_crossings", [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {
         Pieces own = pieces(curves);

@@ -9,20 +9,9 @@ namespace heart {
 
 namespace {
 
-using State = std::pair<py::array, py::array>;
-
 EndState state_of(const Near& near, const Array<bool>& settled, const Array<bool>& tail) {
     refuse_unless(settled.size() == 2 * near.count() && tail.size() == 2 * near.count(), "a state of other ends");
     return {values<char>(settled), values<char>(tail)};
-}
-
-py::tuple contact_columns(const std::vector<Contact>& met) {
-    return py::make_tuple(column<int64_t>(met, [](const Contact& c) { return c.first; }),
-                          column<int64_t>(met, [](const Contact& c) { return c.second; }),
-                          places(met, [](const Contact& c) { return c.point; }),
-                          column<int64_t>(met, [](const Contact& c) { return c.end; }),
-                          column<double>(met, [](const Contact& c) { return c.first_share; }),
-                          column<double>(met, [](const Contact& c) { return c.second_share; }));
 }
 
 // Runs with other threads free to go on.
@@ -41,7 +30,7 @@ void bind_near(py::module_& module) {
         .def("contacts",
              [](const Near& near) {
                  aside([&] { near.contacts(); });
-                 return contact_columns(near.contacts());
+                 return columns(near.contacts());
              })
         .def("changed", [](const Near& near, const Array<int64_t>& keep, py::handle curves) {
             auto kept = indices(keep, near.count());
@@ -59,14 +48,19 @@ void bind_stacks(py::module_& module) {
                               column<bool>(found.all, [](const Stack& s) { return s.whole; }),
                               column<bool>(found.all, [](const Stack& s) { return s.alike; }));
     });
-    module.def("stretched", [](const Near& near, py::handle of, const Array<int64_t>& chosen) {
+    module.def("unstacked", [](const Near& near, const Array<double>& order, py::handle of, const Array<int64_t>& chosen,
+                               const Array<int64_t>& other) {
+        refuse_unless(order.size() == near.count(), "an order of other pieces");
         Stacks found;
         auto low = attribute<double>(of, "low"), high = attribute<double>(of, "high");
         auto whole = attribute<bool>(of, "whole");
         for (py::ssize_t k = 0; k < low.size(); ++k) found.all.push_back({low.data()[k], high.data()[k], whole.data()[k], false});
         found.members = {values<int>(attribute<int64_t>(of, "first")), indices(attribute<int64_t>(of, "members"), near.count())};
-        Grown grown = stretched(near.curves, found, indices(chosen, static_cast<int64_t>(found.all.size())));
-        return py::make_tuple(ints(grown.source), columns(grown.pieces));
+        auto count = static_cast<int64_t>(found.all.size());
+        auto grow = indices(chosen, count), second = indices(other, count);
+        auto places = values<double>(order);
+        Joined done = aside([&] { return unstacked(near, places, found, grow, second); });
+        return py::make_tuple(std::move(done.near), floats(done.order));
     });
 }
 
@@ -75,6 +69,7 @@ void bind_ends(py::module_& module) {
         EndState state = aside([&] { return end_states(near, reach); });
         return py::make_tuple(bools(state.settled), bools(state.tail));
     });
+    module.def("specks", [](const Near& near, double longest) { return ints(aside([&] { return specks(near, longest); })); });
     module.def("sound", [](const Near& near, const Array<bool>& settled, const Array<bool>& tail) {
         return bools(sound(near, state_of(near, settled, tail)));
     });

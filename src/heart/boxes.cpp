@@ -60,14 +60,24 @@ Tree::Tree(const std::vector<Box>& boxes) : number_(tiled(boxes, ROOM)) {
 
 Pairs Tree::pairs() const {
     Pairs found;
-    // In the order of the leaves, so that what is looked at was looked at just before.
-    for (size_t k = 0; k < leaves_.size(); ++k) {
-        int own = number_[k];
-        around(leaves_[k], [&](int other) {
-            if (own < other) found.emplace_back(own, other);
-        });
-    }
+    if (!nodes_.empty()) join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1, static_cast<int>(level_.size()) - 1, found);
     return found;
+}
+
+// Pairs of what lies in one node with what lies in another, or in the same one, of the same level.
+void Tree::join(int one, int other, int level, Pairs& found) const {
+    const Node &a = nodes_[one], &b = nodes_[other];
+    for (int k = a.first; k < a.first + a.count; ++k) {
+        const Box& box = level ? nodes_[k].box : leaves_[k];
+        if (!box.touches(b.box)) continue;
+        for (int n = one == other ? k + (level == 0) : b.first; n < b.first + b.count; ++n) {
+            if (!box.touches(level ? nodes_[n].box : leaves_[n])) continue;
+            if (level)
+                join(k, n, level - 1, found);
+            else
+                found.emplace_back(std::minmax(number_[k], number_[n]));
+        }
+    }
 }
 
 Layers::Layers(const std::vector<Box>& boxes) : count_(static_cast<int>(boxes.size())) {

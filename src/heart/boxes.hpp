@@ -32,6 +32,8 @@ private:
     };
     static constexpr int ROOM = 8;
 
+    void join(int one, int other, int level, Pairs& found) const;
+
     std::vector<Box> leaves_;
     std::vector<int> number_;
     // Levels from the leaves' parents upwards; the last node is the root.

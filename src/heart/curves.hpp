@@ -5,6 +5,7 @@
 // end.
 #pragma once
 
+#include <algorithm>
 #include <cstdint>
 #include <vector>
 
@@ -21,6 +22,7 @@ struct Box {
     bool touches(const Box& o) const {
         return low_x <= o.high_x && o.low_x <= high_x && low_y <= o.high_y && o.low_y <= high_y;
     }
+    bool holds(P p) const { return low_x <= p.x && p.x <= high_x && low_y <= p.y && p.y <= high_y; }
     Box grown(double by) const { return {low_x - by, low_y - by, high_x + by, high_y + by}; }
 };
 
@@ -48,6 +50,47 @@ struct Piece {
     double signed_area(P origin) const;
     P end_point(int last) const { return last ? end : start; }
 };
+
+inline P Piece::point_at(double share) const {
+    if (!is_arc) return along(start, end - start, share);
+    double angle = start_angle + sweep * share;
+    return along(centre, P{std::cos(angle), std::sin(angle)}, radius);
+}
+
+inline P Piece::tangent_at(double share) const {
+    if (is_arc) {
+        double angle = start_angle + sweep * share, sign = sweep < 0 ? -1.0 : 1.0;
+        return {-std::sin(angle) * sign, std::cos(angle) * sign};
+    }
+    P chord = end - start;
+    double size = std::max(norm(chord), NOUGHT);
+    return {chord.x / size, chord.y / size};
+}
+
+inline Box Piece::bounds() const {
+    Box box{std::min(start.x, end.x), std::min(start.y, end.y), std::max(start.x, end.x), std::max(start.y, end.y)};
+    if (!is_arc) return box;
+    double first = sweep >= 0 ? start_angle : start_angle + sweep, size = std::fabs(sweep);
+    constexpr P ways[] = {{1, 0}, {0, 1}, {-1, 0}, {0, -1}};
+    for (int quarter = 0; quarter < 4; ++quarter) {
+        if (turned(quarter * PI / 2 - first) > size) continue;
+        P tip = centre + ways[quarter] * radius;
+        box = {std::min(box.low_x, tip.x), std::min(box.low_y, tip.y), std::max(box.high_x, tip.x),
+               std::max(box.high_y, tip.y)};
+    }
+    return box;
+}
+
+inline double Piece::share_of(P point) const {
+    if (!is_arc) {
+        P chord = end - start;
+        return dot(point - start, chord) / std::max(dot(chord, chord), NOUGHT);
+    }
+    P spoke = point - centre;
+    double size = std::fabs(sweep);
+    double way = turned((std::atan2(spoke.y, spoke.x) - start_angle) * (sweep < 0 ? -1.0 : 1.0));
+    return (way > PI + size / 2 ? way - TURN : way) / size;
+}
 
 using Pieces = std::vector<Piece>;
 

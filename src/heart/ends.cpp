@@ -9,6 +9,18 @@ namespace {
 // Radians; carriers that meet at less than this touch.
 constexpr double TOUCHING = 1e-5;
 
+// Ends at which another end or a curve already is.
+Flags settled_ends(const Near& near) {
+    const Labels& labels = near.labels();
+    std::vector<int> at(labels.count, 0);
+    for (int label : labels.of) ++at[label];
+    Flags settled(labels.of.size(), 0);
+    for (size_t e = 0; e < settled.size(); ++e) settled[e] = at[labels.of[e]] > 1;
+    for (const Contact& met : near.contacts())
+        if (met.end >= 0) settled[2 * met.first + met.end] = 1;
+    return settled;
+}
+
 // Acute angle at which two pieces pass a point.
 double angle_between(const Piece& one, const Piece& other, P point) {
     P a = one.tangent_at(clip(one.share_of(point), 0.0, 1.0)), b = other.tangent_at(clip(other.share_of(point), 0.0, 1.0));
@@ -25,13 +37,9 @@ std::vector<int> EndState::open_ends() const {
 }
 
 EndState end_states(const Near& near, double reach) {
-    const Labels& labels = near.labels();
     const auto& lengths = near.lengths();
     int ends = 2 * near.count();
-    std::vector<int> at(labels.count, 0);
-    for (int label : labels.of) ++at[label];
-    EndState state{Flags(ends, 0), Flags(ends, 0)};
-    for (int e = 0; e < ends; ++e) state.settled[e] = at[labels.of[e]] > 1;
+    EndState state{settled_ends(near), Flags(ends, 0)};
     auto ran_past = [&](int piece, double share) {
         for (int last : {0, 1}) {
             double away = (last ? 1 - share : share) * lengths[piece];
@@ -40,7 +48,6 @@ EndState end_states(const Near& near, double reach) {
     };
     for (const Contact& met : near.contacts()) {
         if (met.end >= 0) {
-            state.settled[2 * met.first + met.end] = 1;
             // An end on the inside of a piece is a corner that the piece ran past, at any angle.
             ran_past(met.second, met.second_share);
             continue;
@@ -52,6 +59,25 @@ EndState end_states(const Near& near, double reach) {
     }
     for (int e = 0; e < ends; ++e) state.tail[e] = state.tail[e] && !state.settled[e];
     return state;
+}
+
+std::vector<int> specks(const Near& near, double longest) {
+    int owners = 0;
+    for (const Piece& piece : near.curves) owners = std::max(owners, static_cast<int>(piece.owner) + 1);
+    std::vector<double> total(owners, 0);
+    std::vector<int> parts(owners, 0), small;
+    for (int k = 0; k < near.count(); ++k) total[near.curves[k].owner] += near.lengths()[k], ++parts[near.curves[k].owner];
+    for (int k = 0; k < near.count(); ++k)
+        if (total[near.curves[k].owner] <= longest) small.push_back(k);
+    if (small.empty()) return small;
+    Flags settled = settled_ends(near);
+    small.erase(std::remove_if(small.begin(), small.end(),
+                               [&](int k) {
+                                   if (parts[near.curves[k].owner] > 1) return near.lengths()[k] > longest;
+                                   return settled[2 * k] || settled[2 * k + 1];
+                               }),
+                small.end());
+    return small;
 }
 
 Flags sound(const Near& near, const EndState& state) {
@@ -67,10 +93,7 @@ Flags sound(const Near& near, const EndState& state) {
 }
 
 std::vector<Close> end_pairs(const Near& near, const EndState& state, double limit) {
-    std::vector<P> ends;
-    ends.reserve(2 * near.curves.size());
-    for (const Piece& piece : near.curves) ends.insert(ends.end(), {piece.start, piece.end});
-    auto found = pairs_within(ends, state.open_ends(), limit + SLACK);
+    auto found = pairs_within(near.ends(), near.row(), state.open_ends(), limit + SLACK);
     const auto& lengths = near.lengths();
     found.erase(std::remove_if(found.begin(), found.end(),
                                [&](const Close& c) {

@@ -31,6 +31,10 @@ struct EndState {
 // What is at each end; a tail is at most `reach` mm long.
 EndState end_states(const Near& near, double reach);
 
+// Pieces of whole curves up to `longest` mm long in all, that touch no other end: of a curve of several pieces, those
+// that are no longer for themselves.
+std::vector<int> specks(const Near& near, double longest);
+
 // Which pieces hang together, end to end, with nothing that has an open end or a tail.
 Flags sound(const Near& near, const EndState& state);
 

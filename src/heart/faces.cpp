@@ -71,6 +71,23 @@ std::vector<int> parents(const Pieces& curves, const Cycles& cycles, const Faces
     return parent;
 }
 
+Faces faces_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices,
+               const Cycles& cycles) {
+    Faces faces;
+    for (int c = 0; c < cycles.count(); ++c) {
+        if (cycles.area[c] > 0) faces.outer.push_back(c);
+        if (cycles.area[c] < 0) faces.outsides.push_back(c);
+    }
+    Links links(vertices);
+    for (size_t k = 0; k < tail.size(); ++k) links.link(tail[k], head[k]);
+    int count = 0;
+    auto label = links.labels(count);
+    faces.component.resize(cycles.count());
+    for (size_t h = 0; h < cycles.label.size(); ++h) faces.component[cycles.label[h]] = label[tail[h / 2]];
+    faces.parent = parents(curves, cycles, faces);
+    return faces;
+}
+
 // First moments of the area between a piece and an origin: the chord's triangle and the segment beyond it, whose centroid
 // lies 4 r sin^3(a/2) / (3 (a - sin a)) from the centre (any handbook of plane areas).
 P moment(const Piece& piece, P origin) {
@@ -114,40 +131,30 @@ std::vector<int> depths(const Faces& faces) {
 std::vector<Crossed> crossed_edges(const Pieces& curves, const std::vector<P>& points) {
     std::vector<Monotone> parts;
     for (int k = 0; k < static_cast<int>(curves.size()); ++k) add_parts(curves, k, parts);
-    std::vector<Box> boxes;
-    for (const Monotone& part : parts) {
-        Box box = curves[part.piece].bounds();
-        boxes.push_back({box.low_x, part.low, box.high_x, part.high});
-    }
-    Tree tree(boxes);
+    std::vector<std::pair<double, int>> rays;
+    for (int ray = 0; ray < static_cast<int>(points.size()); ++ray) rays.emplace_back(sortable(points[ray].y), ray);
+    std::sort(rays.begin(), rays.end());
     std::vector<Crossed> found;
-    for (int ray = 0; ray < static_cast<int>(points.size()); ++ray) {
-        P from = points[ray];
-        tree.around({from.x, from.y, INF, from.y}, [&](int k) {
-            const Monotone& part = parts[k];
-            if (from.y < part.low || from.y >= part.high) return;
-            double x = crossing_at(curves[part.piece], part, from.y);
-            if (x > from.x) found.push_back({ray, part.piece, x});
-        });
+    for (const Monotone& part : parts) {
+        for (auto it = std::lower_bound(rays.begin(), rays.end(), std::make_pair(part.low, 0)); it != rays.end(); ++it) {
+            if (it->first >= part.high) break;
+            double x = crossing_at(curves[part.piece], part, it->first);
+            if (x > points[it->second].x) found.push_back({it->second, part.piece, x});
+        }
     }
     return found;
 }
 
-Faces faces_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices,
-               const Cycles& cycles) {
-    Faces faces;
-    for (int c = 0; c < cycles.count(); ++c) {
-        if (cycles.area[c] > 0) faces.outer.push_back(c);
-        if (cycles.area[c] < 0) faces.outsides.push_back(c);
-    }
-    Links links(vertices);
-    for (size_t k = 0; k < tail.size(); ++k) links.link(tail[k], head[k]);
-    int count = 0;
-    auto label = links.labels(count);
-    faces.component.resize(cycles.count());
-    for (size_t h = 0; h < cycles.label.size(); ++h) faces.component[cycles.label[h]] = label[tail[h / 2]];
-    faces.parent = parents(curves, cycles, faces);
-    return faces;
+Core core_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices) {
+    Core core;
+    Flags loose = bridges(tail, head, vertices);
+    Pieces own;
+    std::vector<int> from, to;
+    for (int k = 0; k < static_cast<int>(tail.size()); ++k)
+        if (!loose[k]) core.edges.push_back(k), own.push_back(curves[k]), from.push_back(tail[k]), to.push_back(head[k]);
+    core.cycles = cycles_of(own, from, to, vertices);
+    core.faces = faces_of(own, from, to, vertices, core.cycles);
+    return core;
 }
 
 Figures figures_of(const Pieces& curves, const Cycles& cycles, const Faces& faces) {

@@ -1,5 +1,5 @@
 // The bounded faces of an arrangement, what lies in what, and what is told of each.
-// Cost: n log n; each group is looked up by a ray to the right, and tested exactly.
+// Cost: n log n, and the crossings of a ray to the right for each group.
 #pragma once
 
 #include <vector>
@@ -23,8 +23,14 @@ std::vector<Crossed> crossed_edges(const Pieces& curves, const std::vector<P>& p
 struct Faces {
     std::vector<int> outer, outsides, component, parent;
 };
-Faces faces_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices,
-               const Cycles& cycles);
+
+// The edges that are no bridges, their cycles, and the faces.
+struct Core {
+    std::vector<int> edges;
+    Cycles cycles;
+    Faces faces;
+};
+Core core_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices);
 
 // What is told of the faces: their cycles (the outer one first), area, perimeter, centroid, box, the owners that bound
 // each (rising), and how many faces it lies in.

@@ -15,20 +15,6 @@ constexpr int64_t CROWD = 24;
 // Points up to which the order does not matter for the time that the smallest circle takes.
 constexpr size_t FEW_POINTS = 8;
 
-struct Placed {
-    double at;
-    int number;
-
-    bool operator<(const Placed& o) const { return at < o.at || (at == o.at && number < o.number); }
-};
-
-std::vector<Placed> in_a_row(const std::vector<P>& points) {
-    std::vector<Placed> row(points.size());
-    for (size_t k = 0; k < points.size(); ++k) row[k] = {sortable(dot(points[k], SLANT)), static_cast<int>(k)};
-    std::sort(row.begin(), row.end());
-    return row;
-}
-
 Box spot(P p, double reach) { return {p.x - reach, p.y - reach, p.x + reach, p.y + reach}; }
 
 std::vector<Box> spots(const std::vector<P>& points) {
@@ -39,8 +25,7 @@ std::vector<Box> spots(const std::vector<P>& points) {
 }
 
 // Links what the row tells; false where too many lie beside each other in it.
-bool linked_along(const std::vector<P>& points, double radius, Links& links) {
-    auto row = in_a_row(points);
+bool linked_along(const std::vector<P>& points, const Row& row, double radius, Links& links) {
     int64_t left = CROWD * static_cast<int64_t>(row.size());
     for (size_t k = 0; k < row.size(); ++k) {
         P here = points[row[k].number];
@@ -55,7 +40,28 @@ bool linked_along(const std::vector<P>& points, double radius, Links& links) {
     return true;
 }
 
-Circle on_two(const std::vector<P>& points, size_t count, P one, P two);
+// The same for pairs of wanted points and others.
+bool found_along(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted, double radius,
+                 std::vector<Close>& found) {
+    std::vector<char> asked(points.size(), 0);
+    for (int k : wanted) asked[k] = 1;
+    int64_t left = CROWD * static_cast<int64_t>(wanted.size());
+    int count = static_cast<int>(row.size());
+    for (int k = 0; k < count; ++k) {
+        int own = row[k].number;
+        if (!asked[own]) continue;
+        auto look = [&](int n) {
+            double distance = norm(points[own] - points[row[n].number]);
+            if (distance <= radius) found.push_back({own, row[n].number, distance});
+            return --left >= 0;
+        };
+        for (int n = k - 1; n >= 0 && row[k].at - row[n].at <= radius; --n)
+            if (!look(n)) return false;
+        for (int n = k + 1; n < count && row[n].at - row[k].at <= radius; ++n)
+            if (!look(n)) return false;
+    }
+    return true;
+}
 
 bool outside(P p, const Circle& circle) { return norm(p - circle.centre) > circle.radius * (1 + HAIR) + NOUGHT; }
 
@@ -107,10 +113,17 @@ std::vector<int> Links::labels(int& count) {
     return label;
 }
 
-Labels clusters(const std::vector<P>& points, double radius) {
+Row in_a_row(const std::vector<P>& points) {
+    Row row(points.size());
+    for (size_t k = 0; k < points.size(); ++k) row[k] = {sortable(dot(points[k], SLANT)), static_cast<int>(k)};
+    std::sort(row.begin(), row.end());
+    return row;
+}
+
+Labels clusters(const std::vector<P>& points, const Row& row, double radius) {
     Labels found;
     Links links(static_cast<int>(points.size()));
-    if (!linked_along(points, radius, links)) {
+    if (!linked_along(points, row, radius, links)) {
         Tree tree(spots(points));
         for (int k = 0; k < static_cast<int>(points.size()); ++k)
             tree.around(spot(points[k], radius), [&](int n) {
@@ -121,9 +134,10 @@ Labels clusters(const std::vector<P>& points, double radius) {
     return found;
 }
 
-std::vector<Close> pairs_within(const std::vector<P>& points, const std::vector<int>& wanted, double radius) {
+std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted, double radius) {
     std::vector<Close> found;
-    if (wanted.empty()) return found;
+    if (wanted.empty() || found_along(points, row, wanted, radius, found)) return found;
+    found.clear();
     Tree tree(spots(points));
     for (int k : wanted)
         tree.around(spot(points[k], radius), [&](int n) {

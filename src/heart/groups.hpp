@@ -21,13 +21,23 @@ private:
     std::vector<int> lead_;
 };
 
+// Points in the order along a slant on which nothing that is drawn lies: near ones stand near each other in the row.
+struct Placed {
+    double at;
+    int number;
+
+    bool operator<(const Placed& o) const { return at < o.at || (at == o.at && number < o.number); }
+};
+using Row = std::vector<Placed>;
+Row in_a_row(const std::vector<P>& points);
+
 struct Labels {
     int count = 0;
     std::vector<int> of;
 };
 
 // Points within the radius of each other are of one cluster.
-Labels clusters(const std::vector<P>& points, double radius);
+Labels clusters(const std::vector<P>& points, const Row& row, double radius);
 
 struct Close {
     int wanted, other;
@@ -35,7 +45,7 @@ struct Close {
 };
 
 // All pairs of a wanted point (an index) and another point that are at most the radius apart.
-std::vector<Close> pairs_within(const std::vector<P>& points, const std::vector<int>& wanted, double radius);
+std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted, double radius);
 
 struct Circle {
     P centre;

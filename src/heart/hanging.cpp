@@ -4,6 +4,12 @@
 
 namespace heart {
 
+void Chains::add(std::vector<int> own, int vertex, P at, double size) {
+    edges.entries.insert(edges.entries.end(), own.begin(), own.end());
+    edges.first.push_back(static_cast<int>(edges.entries.size()));
+    loose.push_back(vertex), place.push_back(at), length.push_back(size);
+}
+
 Chains hanging_chains(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices,
                       double longest, const Flags& held) {
     int edges = static_cast<int>(tail.size());
@@ -31,9 +37,7 @@ Chains hanging_chains(const Pieces& curves, const std::vector<int>& tail, const 
             half = leaving.begin(here)[0] == (half ^ 1) ? leaving.begin(here)[1] : leaving.begin(here)[0];
         } while (half != begin);
         if (degree[here] < 3 || length > longest || here == end[begin]) continue;
-        found.edges.entries.insert(found.edges.entries.end(), walk.rbegin(), walk.rend());
-        found.edges.first.push_back(static_cast<int>(found.edges.entries.size()));
-        found.loose.push_back(end[begin]), found.length.push_back(length);
+        found.add({walk.rbegin(), walk.rend()}, end[begin], end_of(curves, begin), length);
     }
     return found;
 }
@@ -51,9 +55,7 @@ Chains hanging_pieces(const Near& near, const EndState& state, double longest) {
     Chains all = hanging_chains(near.curves, tail, head, labels.count, longest, held), found;
     for (int k = 0; k < all.count(); ++k) {
         if (!free[all.loose[k]]) continue;
-        found.edges.entries.insert(found.edges.entries.end(), all.edges.begin(k), all.edges.end(k));
-        found.edges.first.push_back(static_cast<int>(found.edges.entries.size()));
-        found.loose.push_back(all.loose[k]), found.length.push_back(all.length[k]);
+        found.add({all.edges.begin(k), all.edges.end(k)}, all.loose[k], all.place[k], all.length[k]);
     }
     return found;
 }

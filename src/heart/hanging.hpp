@@ -7,13 +7,15 @@
 
 namespace heart {
 
-// The edges of each chain, from its branching out; the vertex of its free end, and its length.
+// The edges of each chain, from its branching out; its free end, where that is, and its length.
 struct Chains {
     Rows edges{{0}, {}};
     std::vector<int> loose;
+    std::vector<P> place;
     std::vector<double> length;
 
     int count() const { return static_cast<int>(loose.size()); }
+    void add(std::vector<int> own, int vertex, P at, double size);
 };
 
 // Runs of edges, up to `longest` mm, from a branching to a free end; free-standing ones are left alone.

@@ -56,8 +56,7 @@ private:
     void add(const Piece& piece, double order) { fresh_.push_back(piece), fresh_order_.push_back(order); }
 
     void move_ends() {
-        std::vector<P> ends;
-        for (const Piece& piece : near_.curves) ends.insert(ends.end(), {piece.start, piece.end});
+        std::vector<P> ends = near_.ends();
         for (int k = 0; k < joints_.count(); ++k)
             for (const int* e = joints_.ends.begin(k); !joints_.all[k].bridge && e != joints_.ends.end(k); ++e) {
                 ends[*e] = joints_.all[k].place;

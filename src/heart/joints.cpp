@@ -30,7 +30,7 @@ public:
         for (int e : state_.open_ends()) {
             if (taken[e]) continue;
             Passing target = nearest(e, [](int) { return true; });
-            if (target.piece >= 0) inside.add(met_inside(near_, e, target, gap_), {e});
+            if (target.piece >= 0) inside.add(met_inside(near_, e, target, gap_), &e, &e + 1);
         }
         spare_sound(inside);
         take(inside);
@@ -92,16 +92,16 @@ private:
             place = here;
         else if (kept && may_go(near_, one, there, gap_))
             place = there;
-        std::vector<int> ends(members_.begin(one), members_.end(one));
-        ends.insert(ends.end(), members_.begin(other), members_.end(other));
-        add(place, ends, joints);
+        couple_.assign(members_.begin(one), members_.end(one));
+        couple_.insert(couple_.end(), members_.begin(other), members_.end(other));
+        add(place, couple_, joints);
     }
 
     // The gap is how far the ends lie from the first of them at the most.
     void add(P place, const std::vector<int>& ends, Joints& joints) {
         Joint joint{place};
         for (int e : ends) joint.gap = std::max(joint.gap, norm(near_.end(e) - near_.end(ends[0])));
-        joints.add(joint, ends);
+        joints.add(joint, ends.data(), ends.data() + ends.size());
     }
 
     // Ends grouped nearest first, no group wider than the gap tolerance allows.
@@ -212,7 +212,7 @@ private:
                 return whole_[e / 2] && norm(near_.end(e) - joint.place) > ON;
             });
             moves |= joint.inside >= 0 && whole_[joint.inside] && near_.curves[joint.inside].distance_to(joint.place) > ON;
-            if (!moves) left.add(joint, {joints.ends.begin(k), joints.ends.end(k)});
+            if (!moves) left.add(joint, joints.ends.begin(k), joints.ends.end(k));
         }
         joints = std::move(left);
     }
@@ -230,20 +230,21 @@ private:
             wanted.push_back(static_cast<int>(points.size()));
             stranded.push_back(e), points.push_back(near_.end(e));
         }
+        Joints found;
+        if (stranded.empty()) return found;
         int gone = static_cast<int>(goal.size());
         std::vector<std::pair<double, int>> best(stranded.size(), {INF, -1});
-        for (auto [one, two, _] : pairs_within(points, wanted, gap_ + SLACK)) {
+        for (auto [one, two, _] : pairs_within(points, in_a_row(points), wanted, gap_ + SLACK)) {
             int end = stranded[one - gone];
             if (two >= gone || end / 2 == joints.ends.entries[two] / 2) continue;
             std::pair<double, int> there{norm(joints.all[goal[two]].place - near_.end(end)), goal[two]};
             best[one - gone] = std::min(best[one - gone], there);
         }
-        Joints found;
         for (size_t k = 0; k < stranded.size(); ++k) {
             if (best[k].second < 0) continue;
             Joint joint{joints.all[best[k].second].place, best[k].first};
             joint.bridge = true;
-            found.add(joint, {stranded[k]});
+            found.add(joint, &stranded[k], &stranded[k] + 1);
         }
         return found;
     }
@@ -254,18 +255,19 @@ private:
     const std::vector<int> node_;
     const Rows members_;
     const Flags whole_;
+    std::vector<int> couple_;
 };
 
 }  // namespace
 
-void Joints::add(const Joint& joint, const std::vector<int>& own) {
+void Joints::add(const Joint& joint, const int* begin, const int* end) {
     all.push_back(joint);
-    ends.entries.insert(ends.entries.end(), own.begin(), own.end());
+    ends.entries.insert(ends.entries.end(), begin, end);
     ends.first.push_back(static_cast<int>(ends.entries.size()));
 }
 
 void Joints::add(const Joints& others) {
-    for (int k = 0; k < others.count(); ++k) add(others.all[k], {others.ends.begin(k), others.ends.end(k)});
+    for (int k = 0; k < others.count(); ++k) add(others.all[k], others.ends.begin(k), others.ends.end(k));
 }
 
 Joints find_joints(const Near& near, const EndState& state, double gap) { return Search(near, state, gap).found(); }

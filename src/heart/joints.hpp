@@ -30,7 +30,7 @@ struct Joints {
 
     int count() const { return static_cast<int>(all.size()); }
     int lead(int joint) const { return *ends.begin(joint); }
-    void add(const Joint& joint, const std::vector<int>& own);
+    void add(const Joint& joint, const int* begin, const int* end);
     void add(const Joints& others);
 };
 

@@ -56,20 +56,23 @@ struct Pass {
         double slack = tolerance / std::max(one.length(), NOUGHT), more = tolerance / std::max(other.length(), NOUGHT);
         for (P place : places) {
             if (!known(place)) continue;
+            // A crossing at an end is told as that end's contact.
+            bool through = true;
+            for (P end : {one.start, one.end, other.start, other.end}) through &= norm(end - place) > 0.5 * tolerance;
+            if (!through) continue;
             double share = one.share_of(place);
             if (!within(share, slack)) continue;
             double beyond = other.share_of(place);
             if (!within(beyond, more)) continue;
-            // A crossing at an end is told as that end's contact.
-            bool through = true;
-            for (P end : {one.start, one.end, other.start, other.end}) through &= norm(end - place) > 0.5 * tolerance;
-            if (through) found.push_back({i, j, place, -1, clip(share, 0, 1), clip(beyond, 0, 1)});
+            found.push_back({i, j, place, -1, clip(share, 0, 1), clip(beyond, 0, 1)});
         }
     }
 
     void ends_on(int of, int on) {
+        Box box = curves[on].bounds().grown(tolerance);
         for (int last : {0, 1}) {
             P point = curves[of].end_point(last);
+            if (!box.holds(point)) continue;
             double share = clip(curves[on].share_of(point), 0.0, 1.0);
             if (norm(point - curves[on].point_at(share)) <= tolerance)
                 found.push_back({of, on, point, last, static_cast<double>(last), share});

@@ -47,13 +47,23 @@ const std::vector<double>& Near::lengths() const {
     return *lengths_;
 }
 
-const Labels& Near::labels() const {
-    if (!labels_) {
-        std::vector<P> ends;
-        ends.reserve(2 * curves.size());
-        for (const Piece& piece : curves) ends.insert(ends.end(), {piece.start, piece.end});
-        labels_ = clusters(ends, 2 * merge);
+const std::vector<P>& Near::ends() const {
+    if (!ends_) {
+        std::vector<P> found;
+        found.reserve(2 * curves.size());
+        for (const Piece& piece : curves) found.push_back(piece.start), found.push_back(piece.end);
+        ends_ = std::move(found);
     }
+    return *ends_;
+}
+
+const Row& Near::row() const {
+    if (!row_) row_ = in_a_row(ends());
+    return *row_;
+}
+
+const Labels& Near::labels() const {
+    if (!labels_) labels_ = clusters(ends(), row(), 2 * merge);
     return *labels_;
 }
 

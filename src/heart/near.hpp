@@ -25,6 +25,8 @@ public:
     const Pairs& pairs() const;
     const std::vector<Contact>& contacts() const;
     const std::vector<double>& lengths() const;
+    const std::vector<P>& ends() const;
+    const Row& row() const;
     // The place that each end lies at: ends that agree share one.
     const Labels& labels() const;
 
@@ -40,6 +42,8 @@ private:
     mutable std::optional<Pairs> pairs_;
     mutable std::optional<std::vector<Contact>> contacts_;
     mutable std::optional<std::vector<double>> lengths_;
+    mutable std::optional<std::vector<P>> ends_;
+    mutable std::optional<Row> row_;
     mutable std::optional<Labels> labels_;
 };
 

@@ -93,8 +93,8 @@ private:
 
 class Work {
 public:
-    Work(const Edges& edges, double tolerance, const std::vector<int>& weight, const std::function<bool(const Twin&)>& accept)
-        : edges_(edges), tolerance_(tolerance), weight_(weight), accept_(accept), gone_(edges.count(), 0) {}
+    Work(const Edges& edges, double tolerance, const std::vector<double>& total, const std::function<bool(const Twin&)>& accept)
+        : edges_(edges), tolerance_(tolerance), total_(total), accept_(accept), gone_(edges.count(), 0) {}
 
     Flags done() {
         std::vector<int> active(edges_.count());
@@ -159,7 +159,10 @@ private:
             faces[sides[begin].face] = std::move(face);
         }
         // The thinnest face first, and in it the edge that is best to lose.
-        auto key = [&](const Side& s) { return std::make_tuple(area[s.face], s.face, weight_[s.edge], s.width, s.edge, s.half); };
+        auto key = [&](const Side& s) {
+            int64_t owner = edges_.curves[s.edge].owner;
+            return std::make_tuple(area[s.face], s.face, total_[owner], owner, s.width, s.edge, s.half);
+        };
         std::sort(sides.begin(), sides.end(), [&](const Side& a, const Side& b) { return key(a) < key(b); });
         std::vector<int> lost;
         std::set<int> touched;
@@ -227,7 +230,7 @@ private:
 
     const Edges& edges_;
     const double tolerance_;
-    const std::vector<int>& weight_;
+    const std::vector<double>& total_;
     const std::function<bool(const Twin&)>& accept_;
     Flags gone_;
     std::set<int> refused_;
@@ -244,9 +247,9 @@ std::vector<int> Twin::beside() const {
     return others;
 }
 
-Flags thin_edges(const Edges& edges, double tolerance, const std::vector<int>& weight,
+Flags thin_edges(const Edges& edges, double tolerance, const std::vector<double>& total,
                  const std::function<bool(const Twin&)>& accept) {
-    return Work(edges, tolerance, weight, accept).done();
+    return Work(edges, tolerance, total, accept).done();
 }
 
 }  // namespace heart

@@ -22,9 +22,9 @@ struct Twin {
     std::vector<int> beside() const;
 };
 
-// Which edges go (m,) so that every face thinner than the tolerance has lost one. `weight` ranks edges: of two that could
-// go, the lighter one goes. `accept` is asked for each; an edge that it refuses stays.
-Flags thin_edges(const Edges& edges, double tolerance, const std::vector<int>& weight,
+// Which edges go (m,) so that every face thinner than the tolerance has lost one. `total` is the length
+// of each owner: of two edges that could go, that of the shorter curve goes. `accept` is asked for each; an edge that it refuses stays.
+Flags thin_edges(const Edges& edges, double tolerance, const std::vector<double>& total,
                  const std::function<bool(const Twin&)>& accept);
 
 }  // namespace heart

@@ -80,6 +80,41 @@ Stack spread(const Near& near, const int* begin, const int* end, double toleranc
     return stack;
 }
 
+// Keepers grown over all of their stack, of those that grow: where each comes from, and the pieces. One that comes to more
+// than half a turn gives two pieces, the second halves behind all first ones.
+struct Grown {
+    std::vector<int> source;
+    Pieces pieces;
+    size_t firsts = 0;
+};
+
+Grown stretched(const Pieces& curves, const Stacks& found, const std::vector<int>& chosen) {
+    Grown grown, halves;
+    for (int k : chosen) {
+        const Stack& stack = found.all[k];
+        int source = *found.members.begin(k);
+        const Piece& keeper = curves[source];
+        double size = std::fabs(keeper.sweep);
+        double low = stack.whole ? 0 : std::min(stack.low, 0.0), high = stack.whole ? lap_of(keeper) : std::max(stack.high, 1.0);
+        if (!stack.whole && (high - low - 1) * keeper.length() <= ROUNDING) continue;
+        bool halved = stack.whole || size * (high - low) > PI + ROUNDING;
+        double half = halved ? (low + high) / 2 : high;
+        P start = low == 0 ? keeper.start : keeper.point_at(low), between = half == 1 ? keeper.end : keeper.point_at(half);
+        auto piece = [&](P a, P b, double share) {
+            return Piece::from_bulge(a, b, std::tan(keeper.sweep * share / 4), keeper.owner);
+        };
+        grown.source.push_back(source), grown.pieces.push_back(piece(start, between, half - low));
+        if (!halved) continue;
+        // A whole circle ends where it begins, to the bit.
+        P stop = stack.whole ? start : high == 1 ? keeper.end : keeper.point_at(high);
+        halves.source.push_back(source), halves.pieces.push_back(piece(between, stop, high - half));
+    }
+    grown.firsts = grown.source.size();
+    grown.source.insert(grown.source.end(), halves.source.begin(), halves.source.end());
+    grown.pieces.insert(grown.pieces.end(), halves.pieces.begin(), halves.pieces.end());
+    return grown;
+}
+
 }  // namespace
 
 Stacks stacks(const Near& near, double tolerance) {
@@ -111,30 +146,21 @@ Stacks stacks(const Near& near, double tolerance) {
     return found;
 }
 
-Grown stretched(const Pieces& curves, const Stacks& found, const std::vector<int>& chosen) {
-    Grown grown, halves;
-    for (int k : chosen) {
-        const Stack& stack = found.all[k];
-        int source = *found.members.begin(k);
-        const Piece& keeper = curves[source];
-        double size = std::fabs(keeper.sweep);
-        double low = stack.whole ? 0 : std::min(stack.low, 0.0), high = stack.whole ? lap_of(keeper) : std::max(stack.high, 1.0);
-        if (!stack.whole && (high - low - 1) * keeper.length() <= ROUNDING) continue;
-        bool halved = stack.whole || size * (high - low) > PI + ROUNDING;
-        double half = halved ? (low + high) / 2 : high;
-        P start = low == 0 ? keeper.start : keeper.point_at(low), between = half == 1 ? keeper.end : keeper.point_at(half);
-        auto piece = [&](P a, P b, double share) {
-            return Piece::from_bulge(a, b, std::tan(keeper.sweep * share / 4), keeper.owner);
-        };
-        grown.source.push_back(source), grown.pieces.push_back(piece(start, between, half - low));
-        if (!halved) continue;
-        // A whole circle ends where it begins, to the bit.
-        P stop = stack.whole ? start : high == 1 ? keeper.end : keeper.point_at(high);
-        halves.source.push_back(source), halves.pieces.push_back(piece(between, stop, high - half));
-    }
-    grown.source.insert(grown.source.end(), halves.source.begin(), halves.source.end());
-    grown.pieces.insert(grown.pieces.end(), halves.pieces.begin(), halves.pieces.end());
-    return grown;
+Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found, const std::vector<int>& chosen,
+                 const std::vector<int>& other) {
+    Flags gone(near.count(), 0);
+    for (int member : found.members.entries) gone[member] = 1;
+    for (size_t k = 0; k < found.all.size(); ++k) gone[*found.members.begin(static_cast<int>(k))] = 0;
+    for (int k : other) gone[found.members.begin(k)[0]] = 1, gone[found.members.begin(k)[1]] = 0;
+    Grown grown = stretched(near.curves, found, chosen);
+    for (int k : grown.source) gone[k] = 1;
+    std::vector<int> keep;
+    std::vector<double> orders;
+    for (int k = 0; k < near.count(); ++k)
+        if (!gone[k]) keep.push_back(k), orders.push_back(order[k]);
+    // The second half of a keeper follows the first.
+    for (size_t k = 0; k < grown.source.size(); ++k) orders.push_back(order[grown.source[k]] + (k < grown.firsts ? 0 : 1.0 / 1024));
+    return {near.changed(keep, grown.pieces), std::move(orders)};
 }
 
 }  // namespace heart

@@ -6,7 +6,7 @@
 
 #include <vector>
 
-#include "near.hpp"
+#include "joints.hpp"
 
 namespace heart {
 
@@ -23,12 +23,9 @@ struct Stacks {
 
 Stacks stacks(const Near& near, double tolerance);
 
-// Keepers grown over all of their stack: where each comes from, and the pieces; of those that grow. One that comes to more
-// than half a turn gives two pieces, the second halves behind all first ones.
-struct Grown {
-    std::vector<int> source;
-    Pieces pieces;
-};
-Grown stretched(const Pieces& curves, const Stacks& found, const std::vector<int>& chosen);
+// The pieces with all stacks cut down to their keepers, those of the chosen ones grown; of the stacks in `other` the second
+// member is kept instead.
+Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found, const std::vector<int>& chosen,
+                 const std::vector<int>& other);
 
 }  // namespace heart

@@ -73,7 +73,7 @@ class CurveArray:
     @classmethod
     def none(cls) -> CurveArray:
         """No pieces at all."""
-        return cls.from_rows([], [])
+        return _NONE
 
     def __len__(self) -> int:
         return len(self.bulge)
@@ -85,8 +85,18 @@ class CurveArray:
 
     def take(self, index: Ints | Bools) -> CurveArray:
         """The pieces at an index or mask, in that order."""
-        rows = np.flatnonzero(index) if index.dtype == bool else index
-        return CurveArray(*(getattr(self, name).take(rows, axis=0) for name in self.__slots__))
+        rows = index.nonzero()[0] if index.dtype == bool else index
+        return CurveArray(
+            self.start.take(rows, axis=0),
+            self.end.take(rows, axis=0),
+            self.bulge.take(rows),
+            self.owner.take(rows),
+            self.is_arc.take(rows),
+            self.centre.take(rows, axis=0),
+            self.radius.take(rows),
+            self.start_angle.take(rows),
+            self.sweep.take(rows),
+        )
 
     def lengths(self) -> Floats:
         """Length of each, (n,) mm."""
@@ -178,3 +188,6 @@ class CurveArray:
         """Distance of each piece to its own point, (n, 2) to (n,) mm; exact."""
         share = np.clip(self.parameters_of(points), 0.0, 1.0)
         return norm(points - self.points_at(share))
+
+
+_NONE = CurveArray.from_rows([], [])

@@ -13,6 +13,13 @@ def distinct(values: Ints) -> Ints:
     return ordered[np.concatenate([[True], ordered[1:] != ordered[:-1]])] if len(ordered) else ordered
 
 
+def others(count: int, index: Ints) -> Ints:
+    """The numbers below a count that are not in an index, rising."""
+    mask = np.ones(count, dtype=bool)
+    mask[index] = False
+    return mask.nonzero()[0]
+
+
 def spread(begin: Ints, sizes: Ints) -> Ints:
     """The numbers from each beginning (n,) on, as many as its size (n,), one row after the other."""
     total = np.cumsum(sizes)

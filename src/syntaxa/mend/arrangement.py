@@ -39,13 +39,14 @@ class Edges:
 
     def take(self, index: Ints | Bools) -> Edges:
         """The edges at an index or mask."""
+        rows = np.flatnonzero(index) if index.dtype == bool else index
         return Edges(
-            self.curves.take(index),
-            self.tail[index],
-            self.head[index],
-            self.piece[index],
-            self.low[index],
-            self.high[index],
+            self.curves.take(rows),
+            self.tail.take(rows),
+            self.head.take(rows),
+            self.piece.take(rows),
+            self.low.take(rows),
+            self.high.take(rows),
             self.vertices,
         )
 
@@ -72,6 +73,9 @@ class Crossings:
     second: Ints
     points: Floats
     vertex: Ints
+
+    def __len__(self) -> int:
+        return len(self.vertex)
 
 
 def split_at_contacts(near: Neighbourhood) -> tuple[Edges, Crossings]:
@@ -101,11 +105,11 @@ class Cycles:
     is positive for outer contours of faces and negative round the outside of a component.
     """
 
-    def __init__(self, edges: Edges) -> None:
+    def __init__(self, edges: Edges, known: tuple[Ints, Ints, Floats, Floats] | None = None) -> None:
         self.edges = edges
-        self.following, self.label, self.area, self.perimeter = heart.cycles(
-            edges.curves, edges.tail, edges.head, len(edges.vertices)
-        )
+        if known is None:
+            known = heart.cycles(edges.curves, edges.tail, edges.head, len(edges.vertices))
+        self.following, self.label, self.area, self.perimeter = known
 
     @property
     def count(self) -> int:

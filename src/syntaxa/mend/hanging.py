@@ -19,21 +19,23 @@ from syntaxa.mend.neighbourhood import Neighbourhood
 class Chains:
     """k chains; the edges of chain c, from its branching out, are edges[first[c]:first[c + 1]].
 
-    loose    (k,) vertex of the free end; length (k,) mm
+    place    (k, 2) mm, the free end; length (k,) mm
     """
 
     first: Ints
     edges: Ints
-    loose: Ints
+    place: Floats
     length: Floats
 
     def __len__(self) -> int:
-        return len(self.loose)
+        return len(self.length)
 
-    def take(self, index: Ints) -> Chains:
-        """The chains at an index."""
-        first, at = picked(self.first, index)
-        return Chains(first, self.edges[at], self.loose[index], self.length[index])
+    def chosen(self, mask: Bools) -> Chains:
+        """The chains in a mask (k,)."""
+        if mask.all():
+            return self
+        first, at = picked(self.first, np.flatnonzero(mask))
+        return Chains(first, self.edges[at], self.place[mask], self.length[mask])
 
 
 def hanging_chains(edges: Edges, longest: float) -> Chains:
@@ -49,16 +51,6 @@ def hanging_pieces(near: Neighbourhood, state: EndState, longest: float) -> Chai
     return Chains(*heart.hanging_pieces(near.known, state.settled, state.tail, longest))
 
 
-def as_edges(near: Neighbourhood) -> Edges:
-    """Whole pieces as edges between the places at which their ends lie."""
-    label, ends = near.end_labels, near.ends
-    vertices = np.empty((int(label.max(initial=-1)) + 1, 2))
-    # Written from the last to the first: the first end of a place is where it lies.
-    vertices[label[::-1]] = ends[::-1]
-    count = len(near.curves)
-    return Edges(near.curves, label[0::2], label[1::2], np.arange(count), np.zeros(count), np.ones(count), vertices)
-
-
 @dataclass(frozen=True, slots=True)
 class OpenGroups:
     """Connected groups of edges that bound nothing: those of group g are edges[first[g]:first[g + 1]].
@@ -69,6 +61,9 @@ class OpenGroups:
     first: Ints
     edges: Ints
     free: Bools
+
+    def __len__(self) -> int:
+        return len(self.free)
 
     def __iter__(self) -> Iterator[tuple[Ints, bool]]:
         for g, free in enumerate(self.free.tolist()):

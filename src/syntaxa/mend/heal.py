@@ -24,13 +24,14 @@ from scipy.spatial import cKDTree
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.ragged import others
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.arrangement import Crossings, Edges, split_at_contacts
 from syntaxa.mend.closing import Closing, closing_of
-from syntaxa.mend.hanging import Chains, as_edges, hanging_chains, hanging_pieces, open_groups
+from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces, open_groups
 from syntaxa.mend.joining import joined
-from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, sparing, with_choice
+from syntaxa.mend.joints import EndState, Joints, end_states, find_joints, sparing, specks, with_choice
 from syntaxa.mend.model import CHOICES, Finding, Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
 from syntaxa.mend.overlaps import Stacks
@@ -41,6 +42,9 @@ from syntaxa.watching import still_wanted
 
 _MOST_JOIN_ROUNDS = 6
 _MOST_PASSES = 5
+
+#: Pieces from which it is worth asking that memory is given back.
+_MANY = 20_000
 
 
 @dataclass(frozen=True)
@@ -86,7 +90,7 @@ def heal(
     for _ in range(_MOST_PASSES):
         still_wanted()
         edges, crossings = split_at_contacts(single.near)
-        edges = work.close_slivers(single.pieces, edges, tolerances.gap)
+        edges = work.close_slivers(single, edges, tolerances.gap)
         edges = work.drop_dead_ends(single.pieces, edges, tolerances, dead_end)
         # Where a twin or a tail was taken away, an end may look for its partner anew.
         left = what_is_left(single, edges)
@@ -96,6 +100,8 @@ def heal(
         single = work.drop_hanging(again, tolerances, dead_end)
     work.tell_crossings(single.pieces, edges, crossings)
     edges = work.drop_strays(single.pieces, edges)
+    if len(received.pieces) > _MANY:
+        heart.give_back_memory()
     aside, cuts, closings = frozenset(work.aside), frozenset(work.cuts), tuple(work.closings)
     return Healed(single.pieces, edges, aside, cuts, closings, work.telling)
 
@@ -167,20 +173,14 @@ class _Pass:
     # ------------------------------------------------------------------ specks
 
     def drop_specks(self, single: Single, tolerances: Tolerances) -> Single:
-        """Whole curves that are shorter than a speck and touch no other end."""
+        """Whole curves that are no longer than a speck and touch no other end."""
         pieces, near = single.pieces, single.near
-        owner, lengths = pieces.curves.owner, near.lengths
-        total = np.bincount(owner, weights=lengths, minlength=len(pieces.ids))
-        small = total[owner] <= tolerances.speck
-        if not small.any():
+        loose = specks(near, tolerances.speck)
+        if not len(loose):
             return single
-        settled = end_states(near, 0.0).settled.reshape(-1, 2)
-        count = np.bincount(owner, minlength=len(pieces.ids))[owner]
-        loose = small & np.where(count == 1, ~settled.any(axis=1), lengths <= tolerances.speck)
-        for k in np.flatnonzero(loose).tolist():
-            if not self.telling.decide(_speck_finding(pieces, k, float(total[owner[k]]))):
-                self._put_aside(pieces, np.array([k]))
-        keep = np.flatnonzero(~loose)
+        accepted = self.telling.decide_all(len(loose), partial(_speck_findings, pieces, near.lengths, loose))
+        self._put_aside(pieces, loose[~accepted])
+        keep = others(len(pieces), loose)
         near = near.changed(keep, CurveArray.none())
         return Single(Pieces(near.curves, pieces.order[keep], pieces.ids), near)
 
@@ -203,7 +203,7 @@ class _Pass:
             joints = find_joints(near, self._state_of(near, reach), tolerances.gap)
             if len(self._held):
                 joints = sparing(near, joints, np.isin(pieces.curves.owner, self._held))
-            words = self._reworded(partial(_gap_findings, pieces, joints, tolerances.gap))
+            words = self._reworded(partial(_gap_findings, _Met.by(pieces, joints), joints, tolerances.gap))
             accepted = self.telling.decide_all(len(joints), words)
             if not accepted.any():
                 break
@@ -228,6 +228,8 @@ class _Pass:
     def tell_crossings(self, pieces: Pieces, edges: Edges, crossings: Crossings) -> None:
         """Curves that pass through each other, to be cut there."""
         # Where a tail was trimmed, what is left is a corner.
+        if not len(crossings):
+            return
         still = edges.degrees()[crossings.vertex] >= 4
         for k in np.flatnonzero(still).tolist():
             ids = tuple(sorted({pieces.id_of(int(crossings.first[k])), pieces.id_of(int(crossings.second[k]))}))
@@ -237,16 +239,16 @@ class _Pass:
             if self.telling.decide(Finding(kind, key, place, 0.0, ids, remedy, confidence=0.5)):
                 self.cuts.add(int(crossings.vertex[k]))
 
-    def close_slivers(self, pieces: Pieces, edges: Edges, gap: float) -> Edges:
+    def close_slivers(self, single: Single, edges: Edges, gap: float) -> Edges:
         """Runs of the same line drawn twice and not quite alike become one."""
-        totals = np.bincount(pieces.curves.owner, weights=pieces.curves.lengths(), minlength=len(pieces.ids))
-        rank = np.argsort(np.argsort(totals, kind="stable"), kind="stable")
+        pieces, near = single.pieces, single.near
+        totals = np.asarray(np.bincount(pieces.curves.owner, weights=near.lengths), dtype=np.float64)
 
         def accept(twin: Twin) -> bool:
             return self.telling.decide(_twin_finding(pieces, edges, twin))
 
         asked = None if self.telling.takes_all else accept
-        left, told = without_slivers(edges, gap, rank[edges.curves.owner], asked)
+        left, told = without_slivers(edges, gap, totals, asked)
         self.telling.decide_all(len(told), lambda: [_twin_finding(pieces, edges, twin) for twin in told])
         return left
 
@@ -257,13 +259,11 @@ class _Pass:
         while len(pieces):
             still_wanted()
             chains = hanging_pieces(near, self._state_of(near, reach), dead_end)
-            words = partial(_hanging_findings, pieces, near, chains, reach)
+            words = partial(_dead_end_findings, _Ran.out_of(pieces, chains.edges, chains), reach)
             accepted = self.telling.decide_all(len(chains), words)
             if not accepted.any():
                 break
-            stays = np.ones(len(pieces), dtype=bool)
-            stays[chains.take(np.flatnonzero(accepted)).edges] = False
-            keep = np.flatnonzero(stays)
+            keep = others(len(pieces), chains.chosen(accepted).edges)
             near = near.changed(keep, CurveArray.none())
             pieces = Pieces(near.curves, pieces.order[keep], pieces.ids)
         return Single(pieces, near)
@@ -274,21 +274,23 @@ class _Pass:
         while len(edges):
             still_wanted()
             chains = hanging_chains(edges, dead_end)
-            accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, pieces, edges, chains, overrun))
+            ran = _Ran.out_of(pieces, edges.piece[chains.edges], chains, edges.low[chains.edges])
+            accepted = self.telling.decide_all(len(chains), partial(_dead_end_findings, ran, overrun))
             if not accepted.any():
                 break
-            keep = np.ones(len(edges), dtype=bool)
-            keep[chains.take(np.flatnonzero(accepted)).edges] = False
-            edges = edges.take(keep)
+            edges = edges.take(others(len(edges), chains.chosen(accepted).edges))
         return edges
 
     def drop_strays(self, pieces: Pieces, edges: Edges) -> Edges:
         """What stays open: free-standing chains, which are dropped if they are chosen, and ends with no partner."""
+        groups = open_groups(edges)
+        if not len(groups):
+            return edges
         dropped: list[int] = []
         degree = edges.degrees()
         nearest = _nearest_other_ends(edges, degree)
         lengths = edges.curves.lengths()
-        for component, free in open_groups(edges):
+        for component, free in groups:
             still_wanted()
             ids = tuple(sorted({pieces.ids[k] for k in edges.curves.owner[component].tolist()}))
             ends = np.column_stack([edges.tail[component], edges.head[component]]).ravel()
@@ -344,29 +346,51 @@ def _stack_findings(pieces: Pieces, lengths: Floats, found: Stacks) -> list[Find
     return told
 
 
-def _speck_finding(pieces: Pieces, piece: int, length: float) -> Finding:
-    place = Point(*pieces.curves.start[piece].tolist())
-    name = pieces.id_of(piece)
-    key = f"speck:{name}@{pieces.order[piece]:g}"
-    return Finding("speck", key, place, length, (name,), "Drop it", dropped=length, confidence=0.95)
+def _speck_findings(pieces: Pieces, lengths: Floats, loose: Ints) -> list[Finding]:
+    """A finding for each crumb, which is as long as all of its curve."""
+    owner = pieces.curves.owner
+    total = np.bincount(owner, weights=lengths)
+    told = []
+    for piece in loose.tolist():
+        place, name = Point(*pieces.curves.start[piece].tolist()), pieces.id_of(piece)
+        length = float(total[owner[piece]])
+        key = f"speck:{name}@{pieces.order[piece]:g}"
+        told.append(Finding("speck", key, place, length, (name,), "Drop it", dropped=length, confidence=0.95))
+    return told
 
 
-def _gap_findings(pieces: Pieces, joints: Joints, gap_tolerance: float) -> list[Finding]:
+@dataclass(frozen=True, slots=True)
+class _Met:
+    """Of which curves the ends of joints are, and where among the pieces of these; of which the pieces met inside."""
+
+    names: tuple[str, ...]
+    owner: Ints
+    order: Floats
+    inside: Ints
+
+    @classmethod
+    def by(cls, pieces: Pieces, joints: Joints) -> _Met:
+        """What words want to know; the pieces themselves would be kept for as long as nobody asks."""
+        piece, owner = joints.ends // 2, pieces.curves.owner
+        return cls(pieces.ids, owner[piece], pieces.order[piece], owner[np.maximum(joints.inside, 0)])
+
+
+def _gap_findings(met: _Met, joints: Joints, gap_tolerance: float) -> list[Finding]:
     """A finding for each joint."""
-    owner, order, names = pieces.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
-    first, ends, inside = joints.first.tolist(), joints.ends.tolist(), joints.inside.tolist()
-    figures = (joints.place, joints.gap, joints.side, joints.along, joints.bridge)
+    owner, order, names = met.owner.tolist(), met.order.tolist(), met.names
+    first, ends, across = joints.first.tolist(), joints.ends.tolist(), met.inside.tolist()
+    figures = (joints.place, joints.gap, joints.side, joints.along, joints.bridge, joints.inside >= 0)
     rows = zip(*(figure.tolist() for figure in figures), strict=True)
     told = []
-    for k, (place, gap, side, along, bridge) in enumerate(rows):
-        own = ends[first[k] : first[k + 1]]
-        ids = [names[owner[e // 2]] for e in own]
-        key = "+".join(sorted([f"{names[owner[e // 2]]}@{order[e // 2]:g}{'>' if e % 2 else '<'}" for e in own]))
+    for k, (place, gap, side, along, bridge, inside) in enumerate(rows):
+        own = range(first[k], first[k + 1])
+        ids = [names[owner[e]] for e in own]
+        key = "+".join(sorted([f"{names[owner[e]]}@{order[e]:g}{'>' if ends[e] % 2 else '<'}" for e in own]))
         remedy = "Bridge with a line" if bridge else "Draw the ends together"
-        if inside[k] >= 0:
-            ids.append(names[owner[inside[k]]])
+        if inside:
+            ids.append(names[across[k]])
             remedy = "Extend to the curve"
-        plain = len(own) == 2 and inside[k] < 0 and not bridge
+        plain = len(own) == 2 and not inside and not bridge
         told.append(
             Finding(
                 "gap",
@@ -394,25 +418,38 @@ def _twin_finding(pieces: Pieces, core: Edges, twin: Twin) -> Finding:
     )
 
 
-def _dead_end_findings(pieces: Pieces, edges: Edges, chains: Chains, overrun: float) -> list[Finding]:
+@dataclass(frozen=True, slots=True)
+class _Ran:
+    """Of which curves the edges of chains are; which piece of its curve the last is, and where on that it begins."""
+
+    names: tuple[str, ...]
+    chains: Chains
+    owner: Ints
+    order: Floats
+    low: Floats
+
+    @classmethod
+    def out_of(cls, pieces: Pieces, piece: Ints, chains: Chains, low: Floats | None = None) -> _Ran:
+        """What words want to know of edges (k,) that are whole pieces, or parts of them from a share on."""
+        last = chains.first[1:] - 1
+        begins = np.zeros(len(last)) if low is None else low[last]
+        return cls(pieces.ids, chains, pieces.curves.owner[piece], pieces.order[piece[last]], begins)
+
+
+def _dead_end_findings(ran: _Ran, overrun: float) -> list[Finding]:
     """A finding for each chain; one up to `overrun` mm ran past its corner, a longer one leads nowhere."""
-    owner, order, names = edges.curves.owner.tolist(), pieces.order.tolist(), pieces.ids
-    first, members, lengths = chains.first.tolist(), chains.edges.tolist(), chains.length.tolist()
-    last = chains.edges[chains.first[1:] - 1]
-    piece, low = edges.piece[last].tolist(), edges.low[last].tolist()
+    owner, names, chains = ran.owner.tolist(), ran.names, ran.chains
+    first, lengths = chains.first.tolist(), chains.length.tolist()
+    order, low = ran.order.tolist(), ran.low.tolist()
     told = []
-    for k, place in enumerate(edges.vertices[chains.loose].tolist()):
+    for k, place in enumerate(chains.place.tolist()):
         kind = "overrun" if lengths[k] <= overrun else "dead end"
-        ids = tuple(dict.fromkeys(names[owner[e]] for e in members[first[k] : first[k + 1]]))
-        key = f"{kind}:{pieces.id_of(piece[k])}@{order[piece[k]]:g}/{low[k]:.6f}"
+        own = owner[first[k] : first[k + 1]]
+        key = f"{kind}:{names[own[-1]]}@{order[k]:g}/{low[k]:.6f}"
         sure = 0.95 if kind == "overrun" else 0.7
+        ids = tuple(dict.fromkeys(names[o] for o in own))
         told.append(Finding(kind, key, Point(*place), lengths[k], ids, "Trim it", 0.0, lengths[k], confidence=sure))
     return told
-
-
-def _hanging_findings(pieces: Pieces, near: Neighbourhood, chains: Chains, overrun: float) -> list[Finding]:
-    """The same for runs of whole pieces."""
-    return _dead_end_findings(pieces, as_edges(near), chains, overrun) if len(chains) else []
 
 
 def _stray_finding(ids: tuple[str, ...], place: Point, length: float) -> Finding:

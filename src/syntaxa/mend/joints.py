@@ -88,6 +88,11 @@ def end_states(near: Neighbourhood, reach: float) -> EndState:
     return EndState(*heart.end_states(near.known, reach))
 
 
+def specks(near: Neighbourhood, longest: float) -> Ints:
+    """Pieces (rising index) of whole curves up to `longest` mm long that touch no other end."""
+    return heart.specks(near.known, longest)
+
+
 def nearest_partner(
     near: Neighbourhood, state: EndState, limit: float, clear: Callable[[Floats], float]
 ) -> tuple[Floats, Floats]:

@@ -10,8 +10,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from syntaxa import heart
-from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.types import Bools, Floats, Ints
+from syntaxa.mend.model import Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
 
 
@@ -51,10 +51,15 @@ def stacks(near: Neighbourhood) -> Stacks:
     return Stacks(*heart.stacks(near.known, near.merge))
 
 
-def stretched(near: Neighbourhood, stack: Stacks, chosen: Ints) -> tuple[Ints, CurveArray]:
-    """Keepers of chosen stacks grown over all of their stack: (keeper of each piece, pieces), for those that grow.
+def unstacked(
+    pieces: Pieces, near: Neighbourhood, stack: Stacks, chosen: Ints, other: Ints
+) -> tuple[Pieces, Neighbourhood]:
+    """The pieces with all stacks cut down to their keepers; those of the chosen ones reach as far as their stack.
 
-    A keeper that covers its stack already is left out; one that comes to more than half a turn gives two pieces.
+    A keeper that comes to more than half a turn gives two pieces, the second behind the first.
+
+    other   stacks of which the second member is kept instead
     """
-    source, pieces = heart.stretched(near.known, stack, chosen)
-    return source, CurveArray(*pieces)
+    known, order = heart.unstacked(near.known, pieces.order, stack, chosen, other)
+    near = Neighbourhood.of(known, near.merge)
+    return Pieces(near.curves, order, pieces.ids), near

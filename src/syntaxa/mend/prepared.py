@@ -10,7 +10,7 @@ import numpy as np
 from syntaxa.geometry.types import Ints
 from syntaxa.mend.model import Pieces
 from syntaxa.mend.neighbourhood import Neighbourhood
-from syntaxa.mend.overlaps import Stacks, stacks, stretched
+from syntaxa.mend.overlaps import Stacks, stacks, unstacked
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,21 +48,7 @@ class Prepared:
 
         other   stacks of which the second member is kept instead
         """
-        found = self.stacks
-        if not len(found):
+        if not len(self.stacks):
             return Single(self.pieces, self.near)
-        gone = np.zeros(len(self.pieces), dtype=bool)
-        gone[found.members] = True
-        gone[found.keepers] = False
-        if other is not None:
-            gone[found.keepers[other]] = True
-            gone[found.members[found.first[other] + 1]] = False
-        source, grown = stretched(self.near, found, chosen)
-        gone[source] = True
-        keep = np.flatnonzero(~gone)
-        # The second half of a keeper follows the first.
-        second = np.ones(len(source), dtype=bool)
-        second[np.unique(source, return_index=True)[1]] = False
-        order = np.concatenate([self.pieces.order[keep], self.pieces.order[source] + second / 1024])
-        near = self.near.changed(keep, grown)
-        return Single(Pieces(near.curves, order, self.pieces.ids), near)
+        none = np.empty(0, dtype=np.int64)
+        return Single(*unstacked(self.pieces, self.near, self.stacks, chosen, none if other is None else other))

@@ -5,6 +5,7 @@ Cost: n log n; each component is looked up in the boxes of the faces and then te
 
 from __future__ import annotations
 
+import itertools
 from collections import Counter
 from dataclasses import dataclass
 from functools import cached_property
@@ -14,7 +15,7 @@ import numpy as np
 from syntaxa import heart
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.types import Floats, Ints
-from syntaxa.mend.arrangement import Cycles, Edges, bridges, rows_along
+from syntaxa.mend.arrangement import Cycles, Edges
 from syntaxa.mend.model import Region
 
 
@@ -44,12 +45,10 @@ class Faces:
 
 def faces_of(edges: Edges) -> Faces | None:
     """The faces; None where nothing is bounded."""
-    loose = bridges(edges)
-    core = edges.take(np.flatnonzero(~loose)) if loose.any() else edges
-    if not len(core):
+    own, known, *faces = heart.faces(edges.curves, edges.tail, edges.head, len(edges.vertices))
+    if not len(own):
         return None
-    cycles = core.cycles
-    return Faces(cycles, *heart.faces(core.curves, core.tail, core.head, len(core.vertices), cycles))
+    return Faces(Cycles(edges if len(own) == len(edges) else edges.take(own), known), *faces)
 
 
 def regions_of(edges: Edges, ids: tuple[str, ...], sketch: str) -> list[Region]:
@@ -64,7 +63,8 @@ def regions_in(faces: Faces, ids: tuple[str, ...], sketch: str) -> list[tuple[in
     first, cycle, area, perimeter, centroid, box, depth, begin, owners = heart.figures(
         cycles.edges.curves, cycles, faces
     )
-    curves = [tuple(map(ids.__getitem__, part.tolist())) for part in np.split(owners, begin[1:-1])]
+    every = owners.tolist()
+    curves = [tuple(map(ids.__getitem__, every[a:b])) for a, b in itertools.pairwise(begin.tolist())]
     rows = _outlines(cycles)
     twins = _twins(curves, centroid)
     boxes, bounds, loops = box.tolist(), first.tolist(), [rows[k] for k in cycle.tolist()]
@@ -92,8 +92,10 @@ def regions_in(faces: Faces, ids: tuple[str, ...], sketch: str) -> list[tuple[in
 
 def _twins(curves: list[tuple[str, ...]], centroid: Floats) -> list[int]:
     """Numbers of the faces among those that the same curves bound, from left to right and then upwards."""
-    seen: Counter[tuple[str, ...]] = Counter()
     number = [0] * len(curves)
+    if len(set(curves)) == len(curves):
+        return number
+    seen: Counter[tuple[str, ...]] = Counter()
     for f in np.lexsort((centroid[:, 1], centroid[:, 0])).tolist():
         number[f] = seen[curves[f]]
         seen[curves[f]] += 1
@@ -102,12 +104,10 @@ def _twins(curves: list[tuple[str, ...]], centroid: Floats) -> list[int]:
 
 def region_count(edges: Edges) -> int:
     """How many bounded faces there are."""
-    loose = bridges(edges)
-    core = edges.take(np.flatnonzero(~loose)) if loose.any() else edges
-    return int((core.cycles.area > 0).sum()) if len(core) else 0
+    return int((heart.faces(edges.curves, edges.tail, edges.head, len(edges.vertices))[1][2] > 0).sum())
 
 
 def _outlines(cycles: Cycles) -> list[Floats]:
     """The rows (x, y, bulge) round each cycle."""
-    first, halves = cycles.walks
-    return np.split(rows_along(cycles, halves), first[1:-1])
+    first, rows = heart.outlines(cycles.edges.curves, cycles)
+    return [rows[a:b] for a, b in itertools.pairwise(first.tolist())]

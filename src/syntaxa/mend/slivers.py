@@ -7,11 +7,11 @@ Cost: n log n in the edges of thin faces for each round; a round looks only wher
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 from syntaxa import heart
-from syntaxa.geometry.types import Ints
+from syntaxa.geometry.types import Floats, Ints
 from syntaxa.mend.arrangement import Edges
 
 
@@ -24,14 +24,33 @@ class Twin:
     width: float
 
 
+@dataclass(frozen=True, slots=True)
+class Twins:
+    """k twins: their edges and widths (k,), and of which face f they were sides: sides[first[f]:first[f + 1]]."""
+
+    edge: Ints
+    width: Floats
+    face: Ints
+    first: Ints
+    sides: Ints
+
+    def __len__(self) -> int:
+        return len(self.edge)
+
+    def __iter__(self) -> Iterator[Twin]:
+        for edge, width, face in zip(self.edge.tolist(), self.width.tolist(), self.face.tolist(), strict=True):
+            sides = self.sides[self.first[face] : self.first[face + 1]]
+            yield Twin(edge, sides[sides != edge], width)
+
+
 def without_slivers(
-    edges: Edges, tolerance: float, weight: Ints, accept: Callable[[Twin], bool] | None
-) -> tuple[Edges, list[Twin]]:
+    edges: Edges, tolerance: float, total: Floats, accept: Callable[[Twin], bool] | None
+) -> tuple[Edges, Twins]:
     """The edges left when every face thinner than the tolerance (mm) has lost one.
 
-    weight   ranks edges, (m,): of two that could go, the lighter one goes
+    total    length of each curve (owners,), mm: of two edges that could go, that of the shorter curve goes
     accept   is asked for each; an edge that it refuses stays. Without it all go, and are given back
     """
     asked = None if accept is None else lambda *twin: accept(Twin(*twin))
-    gone, told = heart.thin_edges(edges, tolerance, weight, asked)
-    return (edges.take(~gone) if gone.any() else edges), [Twin(*twin) for twin in told]
+    gone, edge, width, face, first, sides = heart.thin_edges(edges, tolerance, total, asked)
+    return (edges.take(~gone) if gone.any() else edges), Twins(edge, width, face, first, sides)

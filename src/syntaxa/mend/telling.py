@@ -49,6 +49,8 @@ class Telling:
 
     def decide_all(self, count: int, words: Callable[[], list[Finding]]) -> Bools:
         """Notes findings that all have a fix and want no choice of their own; which fixes are to be done, (count,)."""
+        if not count:
+            return np.zeros(0, dtype=bool)
         if self.takes_all:
             accepted = np.ones(count, dtype=bool)
             self._lots.append((words, accepted))
