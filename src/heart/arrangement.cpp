@@ -216,11 +216,8 @@ Flags bridges(const std::vector<int>& tail, const std::vector<int>& head, int ve
 Cycles cycles_of(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices) {
     int halves = 2 * static_cast<int>(curves.size());
     std::vector<int> origin(halves);
-    P centre;
-    for (size_t k = 0; k < curves.size(); ++k) {
-        origin[2 * k] = tail[k], origin[2 * k + 1] = head[k];
-        centre = centre + curves[k].start * (1.0 / static_cast<double>(curves.size()));
-    }
+    for (size_t k = 0; k < curves.size(); ++k) origin[2 * k] = tail[k], origin[2 * k + 1] = head[k];
+    P centre = middle_of(curves);
     Cycles found{following(curves, origin, vertices), std::vector<int>(halves, -1), {}, {}};
     for (int begin = 0; begin < halves; ++begin) {
         if (found.label[begin] >= 0) continue;

@@ -85,6 +85,14 @@ inline py::array_t<double> places(const std::vector<P>& from) {
     return places(from, [](P p) { return p; });
 }
 
+inline py::array_t<double> box_rows(const std::vector<Box>& from) {
+    py::array_t<double> made({static_cast<py::ssize_t>(from.size()), static_cast<py::ssize_t>(4)});
+    double* to = made.mutable_data();
+    for (const Box& box : from)
+        for (double value : {box.low_x, box.low_y, box.high_x, box.high_y}) *to++ = value;
+    return made;
+}
+
 // A `CurveArray` as pieces, and pieces as the columns of one.
 Pieces pieces(py::handle curves);
 py::tuple columns(const Pieces& pieces);
@@ -100,6 +108,7 @@ py::tuple columns(const std::vector<Contact>& met);
 Joints joints(py::handle joints, int ends);
 py::tuple columns(const Joints& joints);
 
+void bind_curves(py::module_& module);
 void bind_geometry(py::module_& module);
 void bind_mending(py::module_& module);
 void bind_faces(py::module_& module);

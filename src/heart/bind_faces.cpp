@@ -171,12 +171,8 @@ void bind_regions(py::module_& module) {
         Faces faces{indices(attribute<int64_t>(of, "outer"), own.count()), indices(attribute<int64_t>(of, "outsides"), own.count()),
                     values<int>(attribute<int64_t>(of, "component")), values<int>(attribute<int64_t>(of, "parent"))};
         Figures told = figures_of(pieces(curves), own, faces);
-        py::array_t<double> boxes({static_cast<py::ssize_t>(told.box.size()), static_cast<py::ssize_t>(4)});
-        double* to = boxes.mutable_data();
-        for (const Box& box : told.box)
-            for (double value : {box.low_x, box.low_y, box.high_x, box.high_y}) *to++ = value;
         return py::make_tuple(ints(told.cycles.first), ints(told.cycles.entries), floats(told.area), floats(told.perimeter),
-                              places(told.centroid), boxes, ints(told.depth), ints(told.owners.first), ints(told.owners.entries));
+                              places(told.centroid), box_rows(told.box), ints(told.depth), ints(told.owners.first), ints(told.owners.entries));
     });
 }
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numeric>
 
 namespace heart {
@@ -28,7 +29,9 @@ std::vector<int> tiled(const std::vector<Box>& boxes, int room) {
 }
 
 Box around_all(const Box* first, const Box* last) {
-    Box box = *first;
+    // Begun with nothing, so that a box that is no number adds nothing.
+    constexpr double INF = std::numeric_limits<double>::infinity();
+    Box box{INF, INF, -INF, -INF};
     for (; first != last; ++first)
         box = {std::min(box.low_x, first->low_x), std::min(box.low_y, first->low_y), std::max(box.high_x, first->high_x),
                std::max(box.high_y, first->high_y)};

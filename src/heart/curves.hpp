@@ -48,6 +48,8 @@ struct Piece {
     double distance_to(P point) const { return norm(point - nearest(point)); }
     // Contribution to the area of the loops that it bounds, about an origin (Green's theorem); exact.
     double signed_area(P origin) const;
+    // The same for the first moments of these areas, about the origin.
+    P signed_moment(P origin) const;
     P end_point(int last) const { return last ? end : start; }
 };
 
@@ -93,6 +95,9 @@ inline double Piece::share_of(P point) const {
 }
 
 using Pieces = std::vector<Piece>;
+
+// About where they lie: far from the origin products would swallow differences.
+P middle_of(const Pieces& curves);
 
 inline P end_of(const Pieces& c, int end) { return c[end / 2].end_point(end % 2); }
 

@@ -88,20 +88,6 @@ Faces faces_of(const Pieces& curves, const std::vector<int>& tail, const std::ve
     return faces;
 }
 
-// First moments of the area between a piece and an origin: the chord's triangle and the segment beyond it, whose centroid
-// lies 4 r sin^3(a/2) / (3 (a - sin a)) from the centre (any handbook of plane areas).
-P moment(const Piece& piece, P origin) {
-    P a = piece.start - origin, b = piece.end - origin;
-    P triangle = (a + b) * (cross(a, b) / 6);
-    if (!piece.is_arc) return triangle;
-    double size = std::fabs(piece.sweep), r = piece.radius, half = std::sin(size / 2), square = 0.5 * r * r;
-    double lever = 2.0 / 3.0 * r * r * r * half * half * half;
-    double area = size < 1e-3 ? square * size * size * size / 6 * (1 - size * size / 20) : square * (size - std::sin(size));
-    double top = piece.start_angle + piece.sweep / 2;
-    P segment = P{std::cos(top), std::sin(top)} * lever + (piece.centre - origin) * area;
-    return triangle + segment * (piece.sweep < 0 ? -1.0 : 1.0);
-}
-
 Rows cycles_of_faces(const Faces& faces) {
     int count = static_cast<int>(faces.outer.size());
     std::vector<int> of, cycle;
@@ -160,8 +146,7 @@ Core core_of(const Pieces& curves, const std::vector<int>& tail, const std::vect
 Figures figures_of(const Pieces& curves, const Cycles& cycles, const Faces& faces) {
     Rows around = walks(cycles);
     Figures told{cycles_of_faces(faces), {{0}, {}}, {}, {}, {}, {}, depths(faces)};
-    P origin;
-    for (const Piece& piece : curves) origin = origin + piece.start * (1.0 / static_cast<double>(curves.size()));
+    P origin = middle_of(curves);
     for (int f = 0; f < static_cast<int>(faces.outer.size()); ++f) {
         double area = 0, perimeter = 0;
         P moments;
@@ -171,7 +156,7 @@ Figures figures_of(const Pieces& curves, const Cycles& cycles, const Faces& face
             area += cycles.area[*c], perimeter += cycles.perimeter[*c];
             for (const int* h = around.begin(*c); h != around.end(*c); ++h) {
                 const Piece& piece = curves[*h / 2];
-                moments = moments + moment(piece, origin) * (*h % 2 ? -1.0 : 1.0);
+                moments = moments + piece.signed_moment(origin) * (*h % 2 ? -1.0 : 1.0);
                 owners.push_back(static_cast<int>(piece.owner));
                 Box own = piece.bounds();
                 box = {std::min(box.low_x, own.low_x), std::min(box.low_y, own.low_y), std::max(box.high_x, own.high_x),

@@ -9,6 +9,8 @@ PYBIND11_MODULE(heart, module) {
         pybind11::gil_scoped_release release;
         malloc_trim(0);
     });
+    module.attr("FLAT_SAGITTA") = heart::FLAT_SAGITTA;
+    heart::bind_curves(module);
     heart::bind_geometry(module);
     heart::bind_mending(module);
     heart::bind_faces(module);
