@@ -148,9 +148,10 @@ def test_words_that_mean_nothing_are_listed_and_the_rest_is_played():
     assert read.moves[-2].end[0] == 5
 
 
-def test_calls_without_end_are_stopped():
+def test_calls_without_end_are_stopped(monkeypatch):
     read = played(HEAD + "M98 P1\nM30\nO1\nM98 P1\nM99")
     assert [p.kind for p in read.problems] == ["call"]
+    monkeypatch.setattr(interpreter, "MOST_LINES", 20_000)
     loops = played(HEAD + "M98 P1 L9999\nM30\n" + "O1\n" + "M98 P2 L9999\nM99\nO2\nG91 G0 X0.001\nM99")
     assert {p.kind for p in loops.problems} == {"limit"}
 

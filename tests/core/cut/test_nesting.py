@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 import shapely
 from cutting import beamed, box, circle, drawing, line, machine, milled, prove, rounded
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from regions import flat, polygon, stadium, star
 
@@ -58,6 +58,7 @@ def test_nothing_overlaps_and_the_gap_is_kept(way, turning):
 
 
 @given(st.integers(0, 30), st.floats(0, 8))
+@settings(max_examples=30, deadline=None)
 def test_any_gap(seed, gap):
     outlines = some_outlines(seed)
     for parts in placed(outlines, nested(outlines, [2, 2, 2, 2], SHEET, gap, 2.0)).values():

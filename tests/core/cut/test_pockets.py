@@ -7,6 +7,7 @@ import pytest
 import shapely
 from regions import as_polygon, box, circle, comb, rounded, star
 
+import syntaxa.cut.paths.pockets as making
 from syntaxa.cut.offsets.chains import area_of, length_of, reversed_rows
 from syntaxa.cut.offsets.offsetting import offset_region
 from syntaxa.cut.paths.pockets import rings_of, tours_of
@@ -71,6 +72,11 @@ def test_an_allowance_stays_on_the_wall():
     assert area_of(outer) == pytest.approx(area_of(offset_region(loops, 2.3).loops[0]))
 
 
-def test_a_tool_that_is_too_small_is_refused():
+def test_a_tool_that_is_too_small_is_refused(monkeypatch):
     with pytest.raises(CutError, match="too large for so small a tool"):
         rings_of([box(0, 0, 3000, 3000)], 0.02, 0.02)
+    # Where that cannot be seen before, when it turns out.
+    monkeypatch.setattr(making, "_MOST_RINGS", 60)
+    island = reversed_rows(box(40, 40, 60, 60))
+    with pytest.raises(CutError, match="too large for so small a tool"):
+        rings_of([box(0, 0, 100, 100), island], 0.5, 0.5)

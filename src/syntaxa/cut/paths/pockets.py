@@ -19,7 +19,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, area_of, length_of, reversed_rows
 from syntaxa.cut.offsets.offsetting import offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.leads import SLACK
@@ -55,8 +55,25 @@ class Ring:
     cleans: bool = False
 
 
+def _too_large() -> CutError:
+    return CutError("The pocket is too large for so small a tool.", suggestion="Take a larger one.")
+
+
+def _refuse_beyond_measure(loops: Sequence[Floats], step: float) -> None:
+    """Raises CutError for what can be seen before a ring is made to need more of them than are made.
+
+    Shrunk further and further, a region without islands loses at most its perimeter for each mm, so it takes its area
+    divided by its perimeter at least until nothing is left (Bonnesen).
+    """
+    if len(loops) != 1:
+        return
+    if area_of(loops[0]) > _MOST_RINGS * step * length_of(loops[0], True):
+        raise _too_large()
+
+
 def rings_of(loops: Sequence[Floats], radius: float, step: float, allowance: float = 0.0) -> list[Ring]:
     """All rings of a region (outer loops counter-clockwise, islands clockwise), mm; raises CutError."""
+    _refuse_beyond_measure(loops, step)
     rings: list[Ring] = []
     region, level, distance = list(loops), 0, radius + allowance
     while region:
@@ -73,7 +90,7 @@ def rings_of(loops: Sequence[Floats], radius: float, step: float, allowance: flo
             rings += [Ring(_there_and_back(rows), level, True) for rows in found.spines]
             rings += [Ring(np.array([[*point, 0.0]]), level, True) for point in found.points]
         if len(rings) > _MOST_RINGS:
-            raise CutError("The pocket is too large for so small a tool.", suggestion="Take a larger one.")
+            raise _too_large()
         region, level, distance = found.loops, level + 1, step
     return rings
 
