@@ -11,6 +11,11 @@ _COLLECTING = threading.Lock()
 _uncollected_tasks = 0
 
 
+def settled() -> None:
+    """What is there now stays for good: the search for reference cycles, which holds everything, passes it by."""
+    gc.freeze()
+
+
 @contextmanager
 def uncollected() -> Iterator[None]:
     """Puts the search for reference cycles off while curves are made by the hundred thousand.

@@ -392,7 +392,7 @@ def test_the_stock_is_seen_in_space_and_turned(seat, settled, qtbot):
     qtbot.waitUntil(lambda: seat.session.view(STOCKS) is not None, timeout=30_000)
     run.space.setChecked(True)
     settled()
-    view = stage.relief.view
+    view = stage.showing.relief.view
     assert stage.front().isVisible()
     assert not seat.shell.canvas.isVisible()
     before, turn = view.grab().toImage(), view.turn

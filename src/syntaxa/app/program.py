@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QApplication
 
 from syntaxa.app.settings import Settings, recovery_folder
 from syntaxa.app.words import speak, tr
+from syntaxa.memory import settled
 
 if TYPE_CHECKING:
     from syntaxa.app.shell.shell import DemoMaker
@@ -65,6 +66,7 @@ def start(make_demo: DemoMaker, settings: Settings | None = None) -> tuple[QAppl
     window = MainWindow(settings, recovery_folder(), Choosers(), make_demo)
     sys.excepthook = lambda kind, error, trace: _report(window, kind, error, trace)
     application.aboutToQuit.connect(lambda: end_work(window))
+    settled()
     return application, window
 
 

@@ -2,16 +2,46 @@
 
 from __future__ import annotations
 
+from typing import Any, TypeVar, cast
+
 from PyQt6.QtCore import QSize, Qt
-from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QFrame, QScrollArea, QTabWidget, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.session.session import Session
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.widgets.labels import label
 
+W = TypeVar("W", bound=QWidget)
+
 #: Pixels of height that a panel with lists has at the least.
 _LEAST = 490
+
+
+class Ready:
+    """Pages of a panel that are made before it is wanted, one at a time: to make all of it at once holds the window.
+
+    home     where the panel will lie: whenever a widget is put elsewhere, the style sheet goes over all that is in it
+    wanted   their classes, each with what it is made with
+    """
+
+    def __init__(self, home: QWidget | None, *wanted: tuple[Any, ...]) -> None:
+        self.home = home
+        self._wanted = list(wanted)
+        self._made: dict[type[QWidget], QWidget] = {}
+
+    def make_next(self) -> bool:
+        """Makes one more; False where all are there."""
+        if not self._wanted:
+            return False
+        kind, *given = self._wanted.pop(0)
+        self._made[kind] = kind(*given)
+        return True
+
+    def take(self, kind: type[W], *given: Any) -> W:
+        """A page, made now where it was not made before."""
+        made = self._made.pop(kind, None)
+        return cast(W, made) if made is not None else kind(*given)
 
 
 class StagePanel(QWidget):
@@ -20,8 +50,10 @@ class StagePanel(QWidget):
     #: Whether the panel is as high as what is in it; one whose lists take what room there is has a least height.
     scrolls = True
 
-    def __init__(self, session: Session) -> None:
-        super().__init__()
+    def __init__(self, session: Session, ready: Ready | None = None) -> None:
+        super().__init__(ready.home if ready is not None else None)
+        # It waits to be shown until it is its turn.
+        self.hide()
         self.setObjectName("stagePanel")
         self.session = session
         self.lengths = LengthFormat("mm")
@@ -80,12 +112,20 @@ class _Scrolling(QScrollArea):
         return QSize(max(hint.width(), inside.minimumSizeHint().width() + bar.sizeHint().width()), hint.height())
 
 
-def scrolling(inside: QWidget) -> QScrollArea:
-    """A page that scrolls up and down where it has too little room."""
+def scrolling(inside: QWidget | None = None) -> QScrollArea:
+    """A page that scrolls up and down where it has too little room; what is in it can come later."""
     scroll = _Scrolling()
     scroll.setWidgetResizable(True)
     scroll.setFrameShape(QFrame.Shape.NoFrame)
     scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
     scroll.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-    scroll.setWidget(inside)
+    if inside is not None:
+        scroll.setWidget(inside)
     return scroll
+
+
+def add_scrolling(tabs: QTabWidget, inside: QWidget, name: str) -> None:
+    """Adds a page that scrolls as a tab, and puts what is in it there when it has its place: it is dressed once."""
+    scroll = scrolling()
+    tabs.addTab(scroll, name)
+    scroll.setWidget(inside)

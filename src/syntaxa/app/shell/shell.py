@@ -7,7 +7,7 @@ from pathlib import Path
 from typing import Any
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.layers.drawing import StaleLayer
@@ -58,6 +58,8 @@ class Shell(QObject):
         self.session.computing.at_once = (SCENE, RECEIVED)
         self.canvas = Canvas()
         self.banner, self.status = Banner(), StatusLine()
+        #: Where the panels of the stages lie.
+        self.home = QStackedWidget()
         self.work = Lane(self)
         self.lanes: list[Lane] = []
         self.leaving, self.picking = Leaving(self), Picking(self)
@@ -114,18 +116,24 @@ class Shell(QObject):
         return self._open
 
     def go_to(self, stage: Stage) -> None:
-        """Goes to a stage for whoever clicked: a panel that must be made first is made in a turn of its own."""
+        """Goes to a stage for whoever clicked: a panel that must be made first is made a page at a time."""
         if stage.has_panel:
             self.show_stage(stage)
             return
         self._coming = stage
-        stage.panel.dress(self.dress.lengths, self.dress.tokens)
         QTimer.singleShot(0, self._arrive)
 
     def _arrive(self) -> None:
-        """Shows the stage that was asked for last, unless somebody went elsewhere meanwhile."""
-        if self._coming is not None:
-            self.show_stage(self._coming)
+        """Makes the next part of the stage that was asked for last, or shows it, unless somebody went elsewhere."""
+        stage = self._coming
+        if stage is None:
+            return
+        if stage.has_panel:
+            self.show_stage(stage)
+            return
+        if not stage.ready.make_next():
+            stage.panel.dress(self.dress.lengths, self.dress.tokens)
+        QTimer.singleShot(0, self._arrive)
 
     def show_stage(self, stage: Stage | str) -> None:
         """Goes to a stage at once, also by its name."""

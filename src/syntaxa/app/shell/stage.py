@@ -5,13 +5,14 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from functools import cached_property
 from pathlib import Path
-from typing import TYPE_CHECKING, Literal
+from typing import TYPE_CHECKING, Any, Literal
 
 from PyQt6.QtCore import QObject
 from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.job.recipe import Written
 
 if TYPE_CHECKING:
@@ -74,6 +75,15 @@ class Stage(Member):
         made = self.make_panel()
         made.head(self.title, self.purpose)
         return made
+
+    @cached_property
+    def ready(self) -> Ready:
+        """Pages of the panel that are made before it is wanted."""
+        return Ready(self.shell.home, *self.pages())
+
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        """Which pages these are: their classes, each with what it is made with."""
+        return ()
 
     def make_panel(self) -> StagePanel:
         """The panel."""

@@ -24,12 +24,16 @@ from syntaxa.app.shell.stage import Feature, Stage
 from syntaxa.app.shell.typing import Typing
 from syntaxa.app.shell.welcome import Welcome
 from syntaxa.app.words import tr
+from syntaxa.memory import settled
 
 #: Pixels of the side column at first and at the least, and of the least window.
 _SIDE, _LEAST_SIDE, _LEAST = 410, 340, QSize(960, 680)
 
-#: Milliseconds between two things that are made ready while nobody waits.
-_IDLE = 200
+#: Milliseconds without work after which things are made ready while nobody waits, and between two of these.
+_IDLE, _NEXT = 200, 20
+
+#: Widgets that are dressed in one of these goes.
+_AT_ONCE = 60
 
 _POLISHED = Qt.WidgetAttribute.WA_WState_Polished
 
@@ -55,9 +59,8 @@ class MainWindow(QMainWindow):
         self._dress()
         self._idle = QTimer(self)
         self._idle.setSingleShot(True)
-        self._idle.setInterval(_IDLE)
         self._idle.timeout.connect(self._prepare)
-        self._idle.start()
+        self._idle.start(_IDLE)
         self.shell.show_stage(self.shell.stages[0])
         self.show_ledger(settings.values.ledger_open)
 
@@ -77,7 +80,7 @@ class MainWindow(QMainWindow):
 
     def _make_parts(self) -> None:
         self.rail = Rail(self.shell.stages)
-        self.panels = QStackedWidget()
+        self.panels = self.shell.home
         self.panels.setObjectName("panel")
         self.ledger = LedgerView(self.shell)
         self.ledger_bar = LedgerBar(self.shell)
@@ -169,25 +172,27 @@ class MainWindow(QMainWindow):
         self.rail.choose(self.shell.stages.index(self.shell.stage))
         if self._idle.isActive():
             # Somebody works: what is made beforehand waits until nobody does.
-            self._idle.start()
+            self._idle.start(_IDLE)
 
     def _prepare(self) -> None:
         """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
         if self.shell.session.busy or any(lane.busy for lane in self.shell.lanes):
-            self._idle.start()
+            self._idle.start(_IDLE)
             return
         waiting = next((s for s in self.shell.stages if not s.has_panel), None)
         if waiting is not None:
-            self.panels.addWidget(waiting.panel)
-            self._idle.start()
+            if not waiting.ready.make_next():
+                self.panels.addWidget(waiting.panel)
+            self._idle.start(_NEXT)
             return
         for stage in self.shell.stages:
-            rough = [w for w in stage.panel.findChildren(QWidget) if not w.testAttribute(_POLISHED)]
+            rough = [w for w in stage.panel.findChildren(QWidget) if not w.testAttribute(_POLISHED)][:_AT_ONCE]
             for widget in rough:
                 widget.ensurePolished()
             if rough:
-                self._idle.start()
+                self._idle.start(_NEXT)
                 return
+        settled()
         self.shell.session.computing.warm_up()
 
     def _show_front(self) -> None:

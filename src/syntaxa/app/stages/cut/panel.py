@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
 from syntaxa.app.stages.cut.operations_page import OperationsPage
 from syntaxa.app.stages.cut.order_page import OrderPage
 from syntaxa.app.stages.cut.place_row import PlaceRow
@@ -41,8 +41,8 @@ class CutPanel(StagePanel):
     drawing_wanted = pyqtSignal()
     page_changed = pyqtSignal()
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         #: What was refused last, and the job of that time: with another one it says nothing any more.
         self._refused = ""
         self._refused_in: Job | None = None
@@ -53,9 +53,14 @@ class CutPanel(StagePanel):
         self.tools: Sequence[Tool] = ()
         self._attempt = Attempt(session)
         self._attempt.refused.connect(self.refuse)
-        self.setup, self.operations, self.order, self.run = SetupPage(), OperationsPage(), OrderPage(), RunPage()
+        self.setup, self.operations = ready.take(SetupPage), ready.take(OperationsPage)
+        self.order, self.run = ready.take(OrderPage), ready.take(RunPage)
         self.place = PlaceRow()
+        self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.tabs = QTabWidget()
+        self.body.addWidget(self.says)
+        self.body.addWidget(self.tabs, 1)
+        self.body.addWidget(self.place)
         self.tabs.setAccessibleName(tr("What is cut, and how"))
         for name, page in (
             (tr("Operations"), self.operations),
@@ -63,16 +68,12 @@ class CutPanel(StagePanel):
             (tr("Order"), self.order),
             (tr("Run"), self.run),
         ):
-            self.tabs.addTab(scrolling(page), name)
+            add_scrolling(self.tabs, page, name)
         self.tabs.currentChanged.connect(lambda _k: self.page_changed.emit())
         for signal in (self.setup.wanted, self.operations.wanted, self.order.wanted, self.place.wanted):
             signal.connect(self.do)
         self.setup.refused.connect(self.refuse)
         self.operations.refused.connect(self.refuse)
-        self.says = lines_kept(label("", "dim", wrap=True), 2)
-        self.body.addWidget(self.says)
-        self.body.addWidget(self.tabs, 1)
-        self.body.addWidget(self.place)
         self.write = button(tr("Write the program…"), primary=True)
         sheet, drawing = (
             button(tr("Setup sheet…"), tr("Stock, zero, tools, order and times on a page")),

@@ -2,17 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from functools import cached_property
 from pathlib import Path
-from typing import TYPE_CHECKING, cast
+from typing import Any, cast
 
-import msgspec
 from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.layer import Layer
-from syntaxa.app.canvas.tools.box import BoxTool
-from syntaxa.app.canvas.tools.pick import PickTool
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
@@ -28,26 +25,22 @@ from syntaxa.app.stages.cut.commands import (
     commands,
 )
 from syntaxa.app.stages.cut.handles import HandlesLayer, Held, held_on
-from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer, tool_at
+from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer
+from syntaxa.app.stages.cut.operations_page import OperationsPage
+from syntaxa.app.stages.cut.order_page import OrderPage
 from syntaxa.app.stages.cut.panel import CutPanel
-from syntaxa.app.stages.cut.relief_view import ReliefFront
-from syntaxa.app.stages.cut.stock_player import StockPlayer
-from syntaxa.app.theme.tokens import Tokens
+from syntaxa.app.stages.cut.picking import Picking
+from syntaxa.app.stages.cut.run_page import RunPage
+from syntaxa.app.stages.cut.setup_page import SetupPage
+from syntaxa.app.stages.cut.showing import Showing
 from syntaxa.app.words import tr
-from syntaxa.cut.bench.heights import HeightMap
-from syntaxa.cut.bench.timeline import Standing
 from syntaxa.cut.library import machines, shipped_tools
 from syntaxa.cut.model import Operation, Pick, Settings
 from syntaxa.cut.part import Planned
-from syntaxa.cut.steps import HoldTools, SetOperation, SetPick
-from syntaxa.cut.views import STOCKS
-from syntaxa.geometry.types import Box, Floats
+from syntaxa.cut.steps import HoldTools, SetOperation
 
-if TYPE_CHECKING:
-    from syntaxa.cut.proving import Proven
-
-#: mm round a finding that are seen when it is gone to, and pixels within which a click means a path.
-_ROOM, _REACH = 15.0, 8.0
+#: mm round a finding that are seen when it is gone to.
+_ROOM = 15.0
 
 
 class CutStage(Stage):
@@ -62,37 +55,37 @@ class CutStage(Stage):
         self._paths = PathsLayer(self.choose_contour)
         self._found = FoundLayer(self._choose_found)
         self._handles = HandlesLayer(self._start_at, self._tabs_at)
-        self._player = StockPlayer(shell.canvas)
-        self._player.ready.connect(self._show_run)
-        #: Of which program, after which move and in which look the stock is shown.
-        self._shown: tuple[Proven, int, Tokens] | None = None
-        self._outlines_of: Proven | None = None
-        self._outermost: Sequence[Floats] = ()
+        self.showing = Showing(shell, lambda: self.own_panel if self.has_panel else None, self._bench, self._paths)
         self._fitted: str | None = None
         shell.session.opened.connect(self._opened)
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        return (SetupPage,), (OperationsPage,), (OrderPage,), (RunPage,)
+
     def make_panel(self) -> CutPanel:
-        made = CutPanel(self.shell.session)
+        made = CutPanel(self.shell.session, self.ready)
+        # A slot does not keep its owner.
+        self._picking = picking = Picking(self.shell, made, self._paths, self._handles, self._operations_on)
         made.machines, made.tools = machines(self.own_folder / "machines"), shipped_tools()
-        made.setup.zero_wanted.connect(self._pick_zero)
-        made.setup.clamp_wanted.connect(self._draw_clamp)
+        made.setup.zero_wanted.connect(picking.pick_zero)
+        made.setup.clamp_wanted.connect(picking.draw_clamp)
         made.setup.machine_wanted.connect(lambda: ask_machine(self))
         made.setup.tools_wanted.connect(lambda: ask_tools(self))
         made.setup.tools_out_wanted.connect(lambda: ask_tools_out(self))
-        made.operations.picked_wanted.connect(self._take_selected)
+        made.operations.picked_wanted.connect(picking.take_selected)
         made.operations.chosen.connect(self._show_chosen)
         made.operations.set_wanted.connect(lambda: ask_set(self))
         made.operations.keep_wanted.connect(lambda: ask_set_out(self))
         made.order.about.connect(self.choose_contour)
-        made.place.start_wanted.connect(self._pick_start)
-        made.place.tab_wanted.connect(self._pick_tab)
-        made.run.stood.connect(self._stand)
+        made.place.start_wanted.connect(picking.pick_start)
+        made.place.tab_wanted.connect(picking.pick_tab)
+        made.run.stood.connect(lambda _standing: self.showing.show_run())
         made.run.found_chosen.connect(self._see_found)
-        made.run.seen_changed.connect(self._show_seen)
-        made.page_changed.connect(self._show_seen)
+        made.run.seen_changed.connect(self.showing.show_seen)
+        made.page_changed.connect(self.showing.show_seen)
         made.page_changed.connect(self._show_chosen)
-        made.operations.give_by_picks_wanted.connect(self._give_by_picks)
-        made.operations.give_by_box_wanted.connect(self._give_by_box)
+        made.operations.give_by_picks_wanted.connect(picking.give_by_picks)
+        made.operations.give_by_box_wanted.connect(picking.give_by_box)
         made.program_wanted.connect(lambda: ask_program(self))
         made.sheet_wanted.connect(lambda: ask_setup(self))
         made.drawing_wanted.connect(lambda: ask_drawing(self))
@@ -121,28 +114,18 @@ class CutStage(Stage):
         return self._stock, self._bench, self._paths, self._found, self._handles
 
     def front(self) -> QWidget | None:
-        if not (self.has_panel and self.own_panel.runs and self.own_panel.run.space.isChecked()):
-            return None
-        return self.relief if self.own_panel.proven is not None else None
+        return self.showing.front()
 
     def leave_front(self) -> None:
-        if self.has_panel:
-            self.own_panel.run.space.setChecked(False)
-
-    @cached_property
-    def relief(self) -> ReliefFront:
-        """The stock in space."""
-        made = ReliefFront()
-        made.plan_wanted.connect(self.leave_front)
-        return made
+        self.showing.leave_front()
 
     def left(self) -> None:
         if self.has_panel:
             self.own_panel.run.pause()
 
     def _opened(self) -> None:
-        self._shown, self._fitted = None, None
-        self._player.forget()
+        self._fitted = None
+        self.showing.forget()
         self._stock.show(None, ())
         self._paths.show(None)
         self._found.show((), (0.0, 0.0))
@@ -164,7 +147,7 @@ class CutStage(Stage):
             self._fitted = plan.sheet
             self.shell.canvas.fit_box(done.work.stock.box)
         self._show_chosen()
-        self._show_run()
+        self.showing.show_run()
 
     def _show_chosen(self) -> None:
         """The contour and the operations that are chosen."""
@@ -219,66 +202,6 @@ class CutStage(Stage):
         panel.tabs.setCurrentIndex(panel.tabs.count() - 1)
         panel.run.toggle()
 
-    def _stand(self, standing: Standing | None) -> None:
-        self._show_run()
-
-    def _show_seen(self) -> None:
-        """What is to be seen has changed: the drawing or the stock in space, and what of it."""
-        self.shell.front_changed.emit()
-        self._shown = None
-        self._show_run()
-
-    def _show_run(self) -> None:
-        """The stock and the tool as the player has them, while its page is open."""
-        panel, done = self.own_panel, self.own_panel.proven
-        standing = panel.run.standing
-        seen = panel.runs and done is not None and standing is not None and standing.move >= 0
-        self._paths.set_shown(not panel.runs or panel.run.paths.isChecked())
-        if not seen or done is None or standing is None:
-            self._bench.show_tool(None)
-            self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
-            self._shown = None
-            return
-        if self.front() is not None:
-            self._show_relief(done, standing)
-            return
-        self._bench.show_tool(tool_at(standing, done))
-        self._bench.clip_to(self._outlines(done) if panel.run.part.isChecked() else ())
-        if not panel.run.stock.isChecked():
-            self._bench.show_stock(None, (0.0, 0.0), self.shell.dress.tokens)
-            self._shown = None
-        elif self._shown != (done, standing.move, self.shell.dress.tokens):
-            stock = self._stock_at(done, standing.move + 1)
-            if stock is not None:
-                self._shown = done, standing.move, self.shell.dress.tokens
-                self._bench.show_stock(stock, done.work.stock.zero, self.shell.dress.tokens)
-
-    def _show_relief(self, done: Proven, standing: Standing) -> None:
-        """The stock in space as the player has it."""
-        view, tokens = self.relief.view, self.shell.dress.tokens
-        move = done.played.moves[standing.move]
-        tool = dict(done.tools).get(move.tool) or done.tools[0][1]
-        view.show_tool((standing.place, tool))
-        if self._shown == (done, standing.move, tokens):
-            return
-        stock = self._stock_at(done, standing.move + 1)
-        if stock is not None:
-            self._shown = done, standing.move, tokens
-            view.show_stock(stock, tokens)
-            loops = self._outlines(done) if self.own_panel.run.part.isChecked() else ()
-            view.keep(loops, done.work.stock.zero)
-
-    def _outlines(self, done: Proven) -> Sequence[Floats]:
-        """The outermost outlines of a program's parts, kept as long as the program is."""
-        if self._outlines_of is not done:
-            self._outlines_of = done
-            self._outermost = [c.rows for c in done.work.contours.contours if c.bounds == "outer" and not c.depth]
-        return self._outermost
-
-    def _stock_at(self, done: Proven, moves: int) -> HeightMap | None:
-        """The stock after some moves, if it is there already."""
-        return self._player.at(done, self.shell.session.view(STOCKS), moves)
-
     def next_found(self) -> None:
         """The next thing that the bench machine found."""
         panel = self.own_panel
@@ -304,67 +227,6 @@ class CutStage(Stage):
         if found.line and panel.run.timeline is not None:
             panel.run.pause()
             panel.run.go_to(panel.run.timeline.end_of(panel.run.timeline.first_of_line(found.line)))
-
-    # ------------------------------------------------------------------ picking on the drawing
-
-    def _pick(self, says: str, goal: Callable[[float, float], None], snaps: bool = True) -> None:
-        self.shell.tell(tr("{0}. Escape gives up.", says))
-        self.shell.canvas.take(PickTool(self.shell.canvas, says, goal, snaps=snaps))
-
-    def _pick_zero(self) -> None:
-        self._pick(tr("The program's zero"), self.own_panel.setup.pick_zero)
-
-    def _pick_start(self) -> None:
-        self._pick(tr("Begin here"), self.own_panel.place.set_start)
-
-    def _pick_tab(self) -> None:
-        self._pick(tr("A tab here"), lambda x, y: self._tabs_at((*self._handles.held.tabs, (x, y))))
-
-    def _draw_clamp(self) -> None:
-        self.shell.tell(tr("Drag a box where the clamp stands. Escape gives up."))
-
-        def drawn(box: Box) -> None:
-            self.own_panel.setup.add_clamp(box)
-
-        self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
-
-    def _give_by_picks(self) -> None:
-        """Each click on a path gives its operation the settings of the chosen one, until Escape."""
-        if not self.own_panel.operations.can_give:
-            return
-
-        def picked(x: float, y: float) -> None:
-            number = self._paths.number_at(x, y, _REACH / self.shell.canvas.view.scale)
-            self.own_panel.operations.give(self._operations_on(number) if number is not None else ())
-            self._give_by_picks()
-
-        self._pick(tr("Settings to this path"), picked, snaps=False)
-
-    def _give_by_box(self) -> None:
-        """The next drag gives all operations that have a path in it the settings of the chosen one."""
-        if not self.own_panel.operations.can_give:
-            return
-        self.shell.tell(tr("Drag a box round whole paths: their operations get the settings. Escape gives up."))
-
-        def drawn(box: Box) -> None:
-            self.own_panel.operations.give(self._paths.names_in(box))
-
-        self.shell.canvas.take(BoxTool(self.shell.canvas, drawn))
-
-    def _take_selected(self, more: bool) -> None:
-        """What is selected on the drawing belongs to the chosen operation, too, or alone."""
-        roots = tuple(dict.fromkeys(c.root for c in self.shell.canvas.selection.curves()))
-        chosen = self.own_panel.operations.operations
-        if not roots:
-            self.own_panel.refuse(tr("Nothing is selected on the drawing."))
-        elif len(chosen) == 1:
-            old = chosen[0].pick
-            pick = (
-                msgspec.structs.replace(old, roots=tuple(dict.fromkeys((*old.roots, *roots))))
-                if more
-                else Pick(roots=roots)
-            )
-            self.own_panel.do((SetPick(chosen[0].name, pick),))
 
     # ------------------------------------------------------------------ the demo's walk
 

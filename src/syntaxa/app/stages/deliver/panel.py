@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
 from syntaxa.app.stages.deliver.files_page import FilesPage
 from syntaxa.app.stages.deliver.handover_page import HandoverPage
 from syntaxa.app.stages.deliver.sheets_page import SheetsPage
@@ -32,25 +32,29 @@ class DeliverPanel(StagePanel):
     print_wanted = pyqtSignal()
     pack_wanted = pyqtSignal()
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         self._attempt = Attempt(session)
         self._attempt.refused.connect(self.refuse)
-        self.files, self.sheets, self.package = FilesPage(session), SheetsPage(), HandoverPage()
+        self.files = ready.take(FilesPage, session)
+        self.sheets, self.package = ready.take(SheetsPage), ready.take(HandoverPage)
         self.files.changed.connect(self.refresh)
         self.files.refused.connect(self.refuse)
         self.sheets.wanted.connect(self.do)
         self.sheets.refused.connect(self.refuse)
         self.package.changed.connect(self.refresh)
-        self.tabs = QTabWidget()
-        self.tabs.setAccessibleName(tr("What leaves the house"))
-        for name, page in ((tr("Files"), self.files), (tr("Sheets"), self.sheets), (tr("Package"), self.package)):
-            self.tabs.addTab(page if page is self.files else scrolling(page), name)
-        self.tabs.currentChanged.connect(self._turned)
         self._refused = label("", "warning", wrap=True)
         self._refused.hide()
+        self.tabs = QTabWidget()
         self.body.addWidget(self._refused)
         self.body.addWidget(self.tabs, 1)
+        self.tabs.setAccessibleName(tr("What leaves the house"))
+        for name, page in ((tr("Files"), self.files), (tr("Sheets"), self.sheets), (tr("Package"), self.package)):
+            if page is self.files:
+                self.tabs.addTab(page, name)
+            else:
+                add_scrolling(self.tabs, page, name)
+        self.tabs.currentChanged.connect(self._turned)
         self.write_sheet = button(tr("Write the sheet…"), primary=True)
         self.write_all = button(tr("All sheets…"), tr("Write all sheets, in one PDF or a file each"))
         self.print = button(tr("Print…"), tr("Print all sheets, with a preview"))

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import asdict
 from functools import cached_property
 from pathlib import Path
-from typing import TYPE_CHECKING, cast
+from typing import TYPE_CHECKING, Any, cast
 
 from PyQt6.QtWidgets import QWidget
 
@@ -17,9 +17,12 @@ from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print, ask_sheets, commands
+from syntaxa.app.stages.deliver.files_page import FilesPage
+from syntaxa.app.stages.deliver.handover_page import HandoverPage
 from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
 from syntaxa.app.stages.deliver.sheet_tools import PutTool
 from syntaxa.app.stages.deliver.sheet_view import SheetFront
+from syntaxa.app.stages.deliver.sheets_page import SheetsPage
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.steps import SetSheet
@@ -52,8 +55,11 @@ class DeliverStage(Stage):
         shell.session.opened.connect(self._opened)
         shell.session.history_changed.connect(self._forget)
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        return (FilesPage, self.shell.session), (SheetsPage,), (HandoverPage,)
+
     def make_panel(self) -> DeliverPanel:
-        made = DeliverPanel(self.shell.session)
+        made = DeliverPanel(self.shell.session, self.ready)
         made.files.deliver_wanted.connect(lambda: ask_deliver(self))
         made.files.account_wanted.connect(lambda: self.shell.commands["ask_account"].run())
         made.page_changed.connect(self._page_changed)

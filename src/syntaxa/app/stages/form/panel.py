@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
 from syntaxa.app.stages.form.bodies_page import BodiesPage
 from syntaxa.app.stages.form.dimension_row import DimensionRow
 from syntaxa.app.stages.form.edges_page import EdgesPage
@@ -40,19 +40,23 @@ class FormPanel(StagePanel):
     #: A step was done.
     done = pyqtSignal()
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         self._refused = ""
         self.space: Space | None = None
         self.picked = Picked()
         self._attempt = Attempt(session)
         self._attempt.refused.connect(self._refuse)
         self._attempt.done.connect(self.done)
-        self.make, self.edges, self.bodies, self.planes = MakePage(), EdgesPage(), BodiesPage(), PlanesPage()
+        self.make, self.edges = ready.take(MakePage), ready.take(EdgesPage)
+        self.bodies, self.planes = ready.take(BodiesPage), ready.take(PlanesPage)
         self.dimension = DimensionRow()
+        self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.tabs = QTabWidget()
+        self.body.addWidget(self.says)
+        self.body.addWidget(self.tabs, 1)
         self.tabs.setAccessibleName(tr("What is made of the sketches"))
-        self.views = ViewsPage(session)
+        self.views = ready.take(ViewsPage, session)
         pages: tuple[tuple[str, Page], ...] = (
             (tr("Make"), self.make),
             (tr("Edges"), self.edges),
@@ -61,7 +65,7 @@ class FormPanel(StagePanel):
             (tr("Views"), self.views),
         )
         for name, page in pages:
-            self.tabs.addTab(scrolling(page), name)
+            add_scrolling(self.tabs, page, name)
             page.wanted.connect(self.do)
         self.dimension.wanted.connect(self.do)
         self.bodies.refused.connect(self._refuse)
@@ -71,12 +75,9 @@ class FormPanel(StagePanel):
         self._pause.timeout.connect(lambda: self.thought_of.emit(self._thought))
         self._thought: Step | None = None
         self.make.thought_of.connect(self._think)
-        self.says = lines_kept(label("", "dim", wrap=True), 2)
         self.measured = lines_kept(label("", "figure", wrap=True), 2)
         self.back = button(tr("Back to space"), tr("Show the solids again"), primary=True)
         self.back.clicked.connect(self.space_wanted)
-        self.body.addWidget(self.says)
-        self.body.addWidget(self.tabs, 1)
         self.body.addWidget(self.dimension)
         self.body.addWidget(label(tr("Chosen"), "heading"))
         self.body.addWidget(self.measured)

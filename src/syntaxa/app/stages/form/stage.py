@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from functools import cached_property
-from typing import cast
+from typing import Any, cast
 
 from PyQt6.QtWidgets import QWidget
 
@@ -12,12 +12,17 @@ from syntaxa.app.canvas.tools.box import BoxTool
 from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
+from syntaxa.app.stages.form.bodies_page import BodiesPage
 from syntaxa.app.stages.form.commands import ask_write, commands
+from syntaxa.app.stages.form.edges_page import EdgesPage
 from syntaxa.app.stages.form.front import SpaceFront
+from syntaxa.app.stages.form.make_page import MakePage
 from syntaxa.app.stages.form.measuring import Measuring
 from syntaxa.app.stages.form.panel import FormPanel
 from syntaxa.app.stages.form.picked import Picked
+from syntaxa.app.stages.form.planes_page import PlanesPage
 from syntaxa.app.stages.form.space.scene import Target
+from syntaxa.app.stages.form.views_page import ViewsPage
 from syntaxa.app.words import tr
 from syntaxa.form.annotating import OnSolid
 from syntaxa.form.base import FormStep
@@ -53,8 +58,11 @@ class FormStage(Stage):
         made.dimension_clicked.connect(self.choose_dimension)
         return made
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        return (MakePage,), (EdgesPage,), (BodiesPage,), (PlanesPage,), (ViewsPage, self.shell.session)
+
     def make_panel(self) -> FormPanel:
-        made = FormPanel(self.shell.session)
+        made = FormPanel(self.shell.session, self.ready)
         made.space_wanted.connect(self.to_space)
         made.thought_of.connect(self._think)
         # What was chosen has been used.

@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout
 
 from syntaxa.app.lengths import DISPLAY_UNITS
 from syntaxa.app.session.session import Session
-from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.measure.disagree_view import DisagreeView
 from syntaxa.app.stages.measure.placing import Placing
 from syntaxa.app.stages.measure.source_place import SourcePlace
@@ -24,8 +24,8 @@ class MeasurePanel(StagePanel):
     #: The box (mm) that a change would give while it is typed, or None.
     would_be = pyqtSignal(object)
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         self._before, self._after = label("", "figure"), label("", "figure")
         self._would = label("", "figure")
         sizes = QGridLayout()
@@ -38,9 +38,9 @@ class MeasurePanel(StagePanel):
         sizes.setColumnStretch(1, 1)
         self._would.hide()
         self.body.addLayout(sizes)
-        self.units = UnitView(session)
-        self.disagree = DisagreeView(session)
-        self.placing = Placing(session)
+        self.units = ready.take(UnitView, session)
+        self.disagree = ready.take(DisagreeView, session)
+        self.placing = ready.take(Placing, session)
         self.placing.would_be.connect(self._show_would_be)
         self.source_place = SourcePlace(session)
         for part in (self.units, self.disagree, self.placing, self.source_place):

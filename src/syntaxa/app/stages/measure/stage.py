@@ -3,12 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import Any
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.hand import GhostLayer
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
+from syntaxa.app.stages.measure.disagree_view import DisagreeView
 from syntaxa.app.stages.measure.panel import MeasurePanel
+from syntaxa.app.stages.measure.placing import Placing
+from syntaxa.app.stages.measure.unit_view import UnitView
 from syntaxa.app.words import tr
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
@@ -34,8 +38,12 @@ class MeasureStage(Stage):
         self.ghost = GhostLayer()
         shell.session.evaluated.connect(lambda: self.ghost.show(None))
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        own = self.shell.session
+        return (UnitView, own), (DisagreeView, own), (Placing, own)
+
     def make_panel(self) -> MeasurePanel:
-        made = MeasurePanel(self.shell.session)
+        made = MeasurePanel(self.shell.session, self.ready)
         made.placing.pick_with(self.shell.picking.points)
         made.source_place.pick = self.shell.picking.points
         made.placing.origin.circle_wanted.connect(lambda: self._pick_circle(made))

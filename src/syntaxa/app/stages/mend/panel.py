@@ -14,7 +14,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.session.surveyed import faults as faults_of
 from syntaxa.app.session.surveyed import findings as found_by
 from syntaxa.app.session.surveyed import surveyed
-from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.mend.compare_page import ComparePage
 from syntaxa.app.stages.mend.findings_page import FindingsPage
 from syntaxa.app.stages.mend.fixing import fixing, set_gap
@@ -44,8 +44,8 @@ class MendPanel(StagePanel):
     #: What the canvas lays over the result: a Versus, or None.
     versus_wanted = pyqtSignal(object)
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         self._versus: dict[str, Versus | None] = {}
         #: The fix whose result is shown by turns.
         self._flickers: MendFindings | None = None
@@ -54,8 +54,9 @@ class MendPanel(StagePanel):
         self._sum = label("", wrap=True)
         self.body.addWidget(self._sum)
         self._tabs = QTabWidget()
+        self.body.addWidget(self._tabs, 1)
         self._tabs.setAccessibleName(tr("Findings and regions"))
-        self.findings = FindingsPage(session)
+        self.findings = ready.take(FindingsPage, session)
         self.findings.flicker_wanted.connect(self._flicker_on)
         self._tabs.addTab(self.findings, tr("Findings"))
         self.regions = RowsView(
@@ -68,8 +69,8 @@ class MendPanel(StagePanel):
         )
         self.regions.selection().selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, tr("Regions"))
-        self.sweep, self.trials = SweepPage(session), TrialsPage(session)
-        self.compare, self.reshape = ComparePage(session), ReshapePage(session)
+        self.sweep, self.trials = ready.take(SweepPage, session), ready.take(TrialsPage, session)
+        self.compare, self.reshape = ready.take(ComparePage, session), ready.take(ReshapePage, session)
         self._pages = {
             tr("Sweep"): self.sweep, tr("Trials"): self.trials, tr("Compare"): self.compare,
             tr("Reshape"): self.reshape,
@@ -82,7 +83,6 @@ class MendPanel(StagePanel):
         self._turns.timeout.connect(self._take_turns)
         self.compare.versus_wanted.connect(lambda versus: self._lay_over("compare", versus))
         session.evaluated.connect(self._stop_turns)
-        self.body.addWidget(self._tabs, 1)
 
     def _add_tolerance(self) -> None:
         row = QHBoxLayout()

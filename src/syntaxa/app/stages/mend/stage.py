@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import cast
+from typing import Any, cast
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.comparing import BandsLayer, Versus, VersusLayer
@@ -14,8 +14,13 @@ from syntaxa.app.shell.commands import Command
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.mend.commands import commands
+from syntaxa.app.stages.mend.compare_page import ComparePage
+from syntaxa.app.stages.mend.findings_page import FindingsPage
 from syntaxa.app.stages.mend.fixing import fix
 from syntaxa.app.stages.mend.panel import MendPanel
+from syntaxa.app.stages.mend.reshape_page import ReshapePage
+from syntaxa.app.stages.mend.sweep_page import SweepPage
+from syntaxa.app.stages.mend.trials_page import TrialsPage
 from syntaxa.app.words import counted, tr
 from syntaxa.mend.model import Finding, Region
 
@@ -39,8 +44,12 @@ class MendStage(Stage):
         self.versus = VersusLayer()
         self._bands = BandsLayer(self.versus)
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        own = self.shell.session
+        return (FindingsPage, own), (SweepPage, own), (TrialsPage, own), (ComparePage, own), (ReshapePage, own)
+
     def make_panel(self) -> MendPanel:
-        made = MendPanel(self.shell.session)
+        made = MendPanel(self.shell.session, self.ready)
         made.findings.finding_chosen.connect(self._show_finding)
         made.region_chosen.connect(self._show_region)
         made.compare.place_wanted.connect(self._show_place)

@@ -6,7 +6,7 @@ from PyQt6.QtWidgets import QTabWidget
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.settings import Settings
-from syntaxa.app.shell.panel import StagePanel, scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel, scrolling
 from syntaxa.app.stages.route.came_in import CameIn
 from syntaxa.app.stages.route.picked import Picked
 from syntaxa.app.stages.route.rules import Rules
@@ -19,12 +19,13 @@ class RoutePanel(StagePanel):
 
     scrolls = False
 
-    def __init__(self, session: Session, settings: Settings) -> None:
-        super().__init__(session)
-        self.rules = Rules(session)
-        self.came_in, self.sketches = CameIn(session, self.rules), SketchList(session)
-        self.picked = Picked(session, settings)
+    def __init__(self, session: Session, ready: Ready, settings: Settings) -> None:
+        super().__init__(session, ready)
+        self.rules, self.sketches = ready.take(Rules, session), ready.take(SketchList, session)
+        self.came_in = CameIn(session, self.rules)
+        self.picked = ready.take(Picked, session, settings)
         self.tabs = QTabWidget()
+        self.body.addWidget(self.tabs, 1)
         self.tabs.setAccessibleName(tr("What came in, rules, sketches, and what is picked"))
         pages = (
             (self.came_in, tr("Came in")),
@@ -34,7 +35,6 @@ class RoutePanel(StagePanel):
         )
         for page, name in pages:
             self.tabs.addTab(page, name)
-        self.body.addWidget(self.tabs, 1)
 
     def refresh(self) -> None:
         self.setEnabled(self.session.evaluation is not None)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from typing import cast
+from typing import Any, cast
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.drawing import AsideLayer
@@ -15,6 +15,9 @@ from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.route.commands import commands
 from syntaxa.app.stages.route.panel import RoutePanel
+from syntaxa.app.stages.route.picked import Picked
+from syntaxa.app.stages.route.rules import Rules
+from syntaxa.app.stages.route.sketch_list import SketchList
 from syntaxa.app.words import counted, tr
 from syntaxa.errors import SyntaxaError
 from syntaxa.mend.steps import reach_of
@@ -41,8 +44,12 @@ class RouteStage(Stage):
         shell.session.evaluated.connect(self._show_aside)
         shell.session.viewed.connect(lambda _view: self._show_aside())
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        own = self.shell.session
+        return (Rules, own), (SketchList, own), (Picked, own, self.shell.settings)
+
     def make_panel(self) -> RoutePanel:
-        made = RoutePanel(self.shell.session, self.shell.settings)
+        made = RoutePanel(self.shell.session, self.ready, self.shell.settings)
         made.came_in.select_wanted.connect(self.select_roots)
         made.came_in.hide_wanted.connect(self._hide)
         picked = made.picked
