@@ -10,7 +10,7 @@ from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.render import lines_of
-from syntaxa.app.theme.glyphs import draw_glyph
+from syntaxa.app.theme.glyphs import draw_glyph, glyph_stamp
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Line, Shape
@@ -22,6 +22,9 @@ _UNBROKEN = 60
 
 #: Findings drawn at the most in one frame; the list has them all.
 _MOST_GLYPHS = 400
+
+#: Size of a glyph among others.
+_GLYPH = 0.8
 
 #: Pixels; glyphs nearer than this to one another are drawn as one.
 _CROWD = 17
@@ -66,10 +69,14 @@ def draw_findings(
     pixels = (places - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
     seen = np.flatnonzero(((pixels >= 0) & (pixels <= (view.width, view.height))).all(axis=1))
     _, first = np.unique((pixels[seen] // _CROWD).astype(np.int64), axis=0, return_index=True)
-    ink, ground = QColor(tokens.persimmon), QColor(tokens.canvas)
+    device = painter.device()
+    density = device.devicePixelRatioF() if device is not None else 1.0
     for k in seen[first][:_MOST_GLYPHS].tolist():
         if findings[k].key != chosen:
-            draw_glyph(painter, findings[k].kind, QPointF(*pixels[k].tolist()), ink, ground, 0.8)
+            stamp = glyph_stamp(findings[k].kind, tokens, _GLYPH, density)
+            half = stamp.width() / density / 2
+            x, y = (round((p - half) * density) / density for p in pixels[k].tolist())
+            painter.drawPixmap(QPointF(x, y), stamp)
     current = next((f for f in findings if f.key == chosen), None) if chosen else None
     if current is not None:
         _draw_chosen(painter, current, view, tokens)

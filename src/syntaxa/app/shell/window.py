@@ -8,7 +8,16 @@ from pathlib import Path
 
 from PyQt6.QtCore import QByteArray, QSize, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QShowEvent
-from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QSplitter, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QApplication,
+    QHBoxLayout,
+    QMainWindow,
+    QSizePolicy,
+    QSplitter,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
 
 from syntaxa.app.settings import Settings
 from syntaxa.app.shell import registry
@@ -152,6 +161,8 @@ class MainWindow(QMainWindow):
 
     def _give_room(self, panel: QWidget) -> None:
         """Makes the side as wide as a panel needs, for other languages have longer words, where the window has room."""
+        if panel is not self.panels.currentWidget():
+            return
         middle, side = self._across.sizes()
         wanted = panel.minimumSizeHint().width()
         if side < wanted <= middle + side - _LEAST_SIDE:
@@ -169,6 +180,8 @@ class MainWindow(QMainWindow):
             self.panels.addWidget(panel)
         self.panels.setCurrentWidget(panel)
         self._give_room(panel)
+        # What is shown for the first time knows its size when it has been dressed.
+        QTimer.singleShot(0, lambda: self._give_room(panel))
         self.rail.choose(self.shell.stages.index(self.shell.stage))
         if self._idle.isActive():
             # Somebody works: what is made beforehand waits until nobody does.
@@ -198,6 +211,8 @@ class MainWindow(QMainWindow):
     def _show_front(self) -> None:
         front = self.shell.stage.front()
         if front is not None and self.middle.indexOf(front) < 0:
+            # It takes what room there is; its own wishes would push the panel out of a small window.
+            front.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Ignored)
             self.middle.addWidget(front)
         self.middle.setCurrentWidget(front or self.shell.canvas)
         # Whoever goes to a stage wants its panel.

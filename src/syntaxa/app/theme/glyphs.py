@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from functools import cache
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
@@ -37,6 +38,9 @@ _RINGS: dict[str, Rings] = {
     "open end": ((3.2, 0, 3.6),),
     "stray": ((6, 4, 1.2),),
 }
+
+#: Pixels across a glyph with its disc.
+_STAMP = 24
 
 
 @cache
@@ -82,6 +86,21 @@ def draw_outline(
     painter.setPen(pen)
     painter.drawPath(path)
     painter.restore()
+
+
+@cache
+def glyph_stamp(kind: str, tokens: Tokens, scale: float, density: float) -> QPixmap:
+    """The glyph on its disc, to be put down many times: by its outline each takes ten times as long."""
+    size = math.ceil(_STAMP * scale * density)
+    pixmap = QPixmap(size, size)
+    pixmap.setDevicePixelRatio(density)
+    pixmap.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(pixmap)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    middle = QPointF(size / 2, size / 2) / density
+    draw_glyph(painter, kind, middle, QColor(tokens.persimmon), QColor(tokens.canvas), scale)
+    painter.end()
+    return pixmap
 
 
 @cache

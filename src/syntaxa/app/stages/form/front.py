@@ -5,14 +5,14 @@ from __future__ import annotations
 import numpy as np
 from PyQt6.QtCore import QPointF, Qt, pyqtSignal
 from PyQt6.QtGui import QPainter
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QSlider, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.form.space.camera import Camera, ViewName
 from syntaxa.app.stages.form.space.notes import DimensionNotes
 from syntaxa.app.stages.form.space.view import SpaceView
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.app.widgets.labels import ElidedLabel, button, label, row_of
+from syntaxa.app.widgets.labels import ElidedLabel, button, label, narrow, row_of
 from syntaxa.app.words import tr
 
 #: The views, in the order in which they stand.
@@ -23,6 +23,9 @@ _CUTS = (tr("no cut"), tr("cut across x"), tr("cut across y"), tr("cut across z"
 
 #: What the mouse does, for whoever has nothing under the cursor.
 HABITS = tr("Drag turns, the middle button pans, the wheel zooms. Click chooses, Ctrl adds.")
+
+#: Letters that a list shows at the least.
+_SHORT = 4
 
 #: Steps of the slider of the cut.
 _STEPS = 200
@@ -53,8 +56,8 @@ class SpaceFront(QWidget):
         foot.setContentsMargins(12, 4, 12, 4)
         column.addLayout(foot)
 
-    def _bar(self) -> QHBoxLayout:
-        self.looks = QComboBox()
+    def _bar(self) -> QVBoxLayout:
+        self.looks = narrow(QComboBox())
         self.looks.setAccessibleName(tr("View"))
         self.looks.addItems([tr(name).capitalize() for name in VIEW_NAMES])
         self.looks.activated.connect(lambda index: self.view.look(VIEW_NAMES[index]))
@@ -63,7 +66,7 @@ class SpaceFront(QWidget):
         self.through = button(tr("See through"), tr("See through the bodies"))
         self.through.setCheckable(True)
         self.through.toggled.connect(self.view.set_see_through)
-        self.cut = QComboBox()
+        self.cut = narrow(QComboBox())
         self.cut.setAccessibleName(tr("Cut"))
         self.cut.addItems(_CUTS)
         self.cut.currentIndexChanged.connect(lambda _index: self._cut())
@@ -72,20 +75,30 @@ class SpaceFront(QWidget):
         self.where.setRange(0, _STEPS)
         self.where.setValue(_STEPS // 2)
         self.where.setMinimumWidth(90)
-        self.where.hide()
         self.where.valueChanged.connect(lambda _value: self._cut())
         self.over = button(tr("Other side"), tr("Show what lies on the other side of the cut"))
         self.over.setCheckable(True)
-        self.over.hide()
         self.over.toggled.connect(lambda _on: self._cut())
         plan = button(tr("Plan"), tr("The drawing in its plane, to pick or draw there"))
         plan.clicked.connect(self.plan_wanted)
-        row = row_of(
-            label(tr("View"), "dim"), self.looks, fit, self.through, self.cut, self.where, self.over, None, plan
-        )
-        row.setContentsMargins(12, 6, 12, 6)
-        row.setSpacing(7)
-        return row
+        for combo in (self.looks, self.cut):
+            # In a small window they are what gives way.
+            combo.setMinimumContentsLength(_SHORT)
+        row = row_of(self.looks, fit, self.through, self.cut, None, plan)
+        # In a row of its own, for which a small window has no room beside the others.
+        self._cutting = QWidget()
+        cutting = row_of(label(tr("Where the cut is"), "dim"), self.where, self.over)
+        self._cutting.setLayout(cutting)
+        self._cutting.hide()
+        bar = QVBoxLayout()
+        bar.setContentsMargins(12, 6, 12, 6)
+        bar.setSpacing(6)
+        bar.addLayout(row)
+        bar.addWidget(self._cutting)
+        for line in (row, cutting):
+            line.setContentsMargins(0, 0, 0, 0)
+            line.setSpacing(7)
+        return bar
 
     def dress(self, lengths: LengthFormat, tokens: Tokens) -> None:
         """Takes a display unit and a look."""
@@ -94,8 +107,7 @@ class SpaceFront(QWidget):
 
     def _cut(self) -> None:
         axis = self.cut.currentIndex() - 1
-        self.where.setVisible(axis >= 0)
-        self.over.setVisible(axis >= 0)
+        self._cutting.setVisible(axis >= 0)
         if axis < 0:
             self.view.cut(None)
             return
