@@ -97,7 +97,7 @@ def test_a_sheet_is_added_shown_and_written(seat, settled, chosen, tmp_path):
     assert stage.front() is stage.sheet
     assert "everything has room" in page.says.text()
     assert stage.sheet.view._image is not None
-    retyped(page._fields["title"], "Seat of the motor")
+    retyped(page.block.lines["title"], "Seat of the motor")
     settled()
     assert sheets(seat)[0].fields == (("title", "Seat of the motor"),)
     chosen.path = tmp_path / "seat.pdf"
@@ -127,7 +127,7 @@ def test_a_view_is_dragged_moved_by_keys_and_laid_out_again(seat, settled):
     settled()
     assert sheets(seat)[0].views[0].place == pytest.approx((place[0] + 10, place[1]), abs=1e-3)
     assert view._boxes[0][1][0] == pytest.approx(sheets(seat)[0].views[0].place[0] - (box[2] - box[0]) / 2, abs=1e-3)
-    page._lay_out()
+    page.views._lay_out()
     settled()
     assert sheets(seat)[0].views[0].place is None
     seat.session.undo()
@@ -151,34 +151,34 @@ def test_views_of_bodies_and_their_choices(seat, settled):
     page = with_sheet(seat, settled)
     assert [v.shows for v in sheets(seat)[0].views] == ["front", "top", "right", "isometric"]
     assert not sheets(seat)[0].views[3].hidden
-    page.views.selectRow(1)
-    page.hidden.click()
+    page.views.list.selectRow(1)
+    page.views.hidden.click()
     settled()
     assert not sheets(seat)[0].views[1].hidden
-    page.view_scale.setCurrentText("1:5")
-    page.view_scale.activated.emit(0)
+    page.views.view_scale.setCurrentText("1:5")
+    page.views.view_scale.activated.emit(0)
     settled()
     assert sheets(seat)[0].views[1].scale == "1:5"
-    page.kind.setCurrentIndex(page.kind.findData("back"))
-    page._add_view()
+    page.views.kind.setCurrentIndex(page.views.kind.findData("back"))
+    page.views._add_view()
     settled()
     assert sheets(seat)[0].views[-1] == SheetView("back")
-    page.views.selectRow(4)
-    page._drop_view()
+    page.views.list.selectRow(4)
+    page.views._drop_view()
     settled()
     assert len(sheets(seat)[0].views) == 4
-    page.kind.setCurrentIndex(page.kind.findText("Section, from the front", Qt.MatchFlag.MatchStartsWith))
-    page._add_view()
+    page.views.kind.setCurrentIndex(page.views.kind.findText("Section, from the front", Qt.MatchFlag.MatchStartsWith))
+    page.views._add_view()
     settled()
-    page.views.selectRow(4)
-    retyped(page.cut_at, "20,5")
+    page.views.list.selectRow(4)
+    retyped(page.views.cut_at, "20,5")
     settled()
     assert sheets(seat)[0].views[4].shows == "section:front:20.5"
-    retyped(page.cut_at, "deep")
+    retyped(page.views.cut_at, "deep")
     settled()
     assert "no section" in panel(seat)._refused.text()
-    assert page.cut_at.text() == "20.5"
-    retyped(page.cut_at, "5000")
+    assert page.views.cut_at.text() == "20.5"
+    retyped(page.views.cut_at, "5000")
     settled()
     settled()
     assert "beside all bodies" in page.says.text()
@@ -196,21 +196,21 @@ def test_views_of_bodies_and_their_choices(seat, settled):
 def test_nonsense_is_refused_and_changes_nothing(seat, settled, field, text, why):
     page = with_sheet(seat, settled)
     before = sheets(seat)
-    retyped(getattr(page, field).lineEdit(), text)
+    retyped(getattr(page.paper, field).lineEdit(), text)
     settled()
     assert sheets(seat) == before
     assert why in panel(seat)._refused.text()
-    assert getattr(page, field).currentText() == getattr(before[0], field)
+    assert getattr(page.paper, field).currentText() == getattr(before[0], field)
 
 
 def test_sheets_are_renamed_added_and_removed(seat, settled, tmp_path, chosen):
     page = with_sheet(seat, settled)
-    retyped(page.title, "Seat")
+    retyped(page.paper.title, "Seat")
     settled()
     page.add()
     settled()
     assert [s.name for s in sheets(seat)] == ["Seat", "Sheet 1"]
-    retyped(page.title, "Seat")
+    retyped(page.paper.title, "Seat")
     settled()
     assert "already" in panel(seat)._refused.text()
     chosen.path = tmp_path / "all.pdf"
@@ -323,7 +323,7 @@ def test_a_detail_and_a_part_are_dragged(seat, settled):
     view = seat.stage("deliver").sheet.view
 
     def add(data):
-        page.kind.setCurrentIndex(page.kind.findData(data))
+        page.views.kind.setCurrentIndex(page.views.kind.findData(data))
         next(b for b in page.findChildren(QAbstractButton) if b.text() == "Add").click()
 
     (one,) = laid(seat)
@@ -338,11 +338,11 @@ def test_a_detail_and_a_part_are_dragged(seat, settled):
     there = one.onto_paper.inverse().point(Point(*middle))
     assert (x, y) == pytest.approx((there.x, there.y), abs=1.0)  # a pixel
     assert radius == pytest.approx(15 / one.scale, rel=0.05)
-    page.choose_view(1)
-    retyped(page.cut_at, "10, 10, 4")
+    page.views.choose(1)
+    retyped(page.views.cut_at, "10, 10, 4")
     settled()
     assert sheets(seat)[0].views[1].shows == "detail:profiles:10,10,4"
-    retyped(page.cut_at, "nonsense")
+    retyped(page.views.cut_at, "nonsense")
     settled()
     assert sheets(seat)[0].views[1].shows == "detail:profiles:10,10,4"
     assert "no detail" in panel(seat)._refused.text()
@@ -383,11 +383,11 @@ def test_a_frame_from_a_file(seat, settled, chosen, tmp_path):
                    '<rect width="90" height="20" fill="none" stroke="#000"/><text x="2" y="9" font-size="4">{grower}'
                    "</text></svg>")  # fmt: skip
     chosen.path = own
-    page.frame.setCurrentIndex(2)
-    page.frame.activated.emit(2)
+    page.paper.frame.setCurrentIndex(2)
+    page.paper.frame.activated.emit(2)
     settled()
     assert sheets(seat)[0].frame == str(own)
-    assert list(page._fields) == ["grower"]
+    assert list(page.block.lines) == ["grower"]
     chosen.path = tmp_path / "none.svg"
     page.frame_wanted.emit()
     assert "cannot be read" in panel(seat)._refused.text()

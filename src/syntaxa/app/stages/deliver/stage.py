@@ -98,8 +98,8 @@ class DeliverStage(Stage):
     def sheet(self) -> SheetFront:
         """The sheet in the canvas's place."""
         made = SheetFront()
-        made.view.chosen.connect(self.own_panel.sheets.choose_view)
-        made.view.placed.connect(self.own_panel.sheets.place_view)
+        made.view.chosen.connect(self.own_panel.sheets.views.choose)
+        made.view.placed.connect(self.own_panel.sheets.views.place)
         made.view.dots_wanted.connect(self._show_sheet)
         made.view.tool_ended.connect(lambda: self.own_panel.sheets.dimensions_part.show_drawing(False))
         return made
@@ -133,7 +133,7 @@ class DeliverStage(Stage):
             leaf = shown.made.leaf
             view.show_sheet((leaf.width, leaf.height), shown.made.boxes)
             view.show_picture(self.shell.session.view(PICTURE, sheet.name, panel.job_name, view.dots))
-        view.choose(panel.sheets.view_number)
+        view.choose(panel.sheets.views.number)
         self._look_ahead()
 
     def _look_ahead(self) -> None:
@@ -160,7 +160,7 @@ class DeliverStage(Stage):
     def _begin_detail(self) -> None:
         def done(end: Point, begin: Point | None) -> None:
             if begin is not None:
-                self.own_panel.sheets.add_detail(self._laid(), begin, end)
+                self.own_panel.sheets.views.add_detail(self._laid(), begin, end)
 
         says = tr("Drag from the middle of what the detail shows to its rim. Escape gives up.")
         self.sheet.view.take(PutTool(says, "circle", done, dragged=True))
@@ -168,7 +168,7 @@ class DeliverStage(Stage):
     def _begin_part(self) -> None:
         def done(end: Point, begin: Point | None) -> None:
             if begin is not None:
-                self.own_panel.sheets.take_part(self._laid(), begin, end)
+                self.own_panel.sheets.views.take_part(self._laid(), begin, end)
 
         says = tr("Drag a box over what is to be shown of the drawing. Escape gives up.")
         self.sheet.view.take(PutTool(says, "box", done, dragged=True))
@@ -179,7 +179,7 @@ class DeliverStage(Stage):
         from syntaxa.app.stages.deliver.measure_tool import MeasureTool
 
         tool = (
-            MeasureTool(self._laid, self._measurable, sheets.add_measure, sheets.dimensions_part.show_meanings)
+            MeasureTool(self._laid, self._measurable, sheets.views.add_measure, sheets.dimensions_part.show_meanings)
             if on else None
         )  # fmt: skip
         self.sheet.view.take(tool)

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.looking import Section, section_in
 from syntaxa.deliver.sheets.model import BODY_VIEWS, SheetView
+from syntaxa.deliver.sheets.papers import SCALES, scale_text
 from syntaxa.drawing.state import State
 from syntaxa.form.part import Formed
 from syntaxa.geometry.points import Point
@@ -21,6 +22,9 @@ NUMBERED = {
     "detail": (tr("x, y, radius"), tr("The middle and the radius of the circle round the detail, in mm")),
     "window": (tr("From, to"), tr("Two corners of the part that is shown: x, y, x, y in mm")),
 }
+
+#: Scales that are offered.
+OFFERED = ("fit", *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
 
 #: What is added by a drag on the sheet.
 DETAIL, PART = "a detail", "a part"
