@@ -23,6 +23,7 @@ demo: setup
 
 check: setup
 	$(BIN)/ruff check src tests tools benchmarks
+	$(BIN)/clang-format --dry-run --Werror src/heart/*
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 

@@ -36,11 +36,13 @@ std::vector<int> one_of_each(const Edges& edges, double merge) {
     };
     std::vector<int> order(edges.count());
     std::iota(order.begin(), order.end(), 0);
-    std::sort(order.begin(), order.end(), [&](int a, int b) { return std::make_pair(key(a), a) < std::make_pair(key(b), b); });
+    std::sort(order.begin(), order.end(),
+              [&](int a, int b) { return std::make_pair(key(a), a) < std::make_pair(key(b), b); });
     std::vector<int> doubled;
     Flags keep(edges.count(), 1);
     for (size_t k = 0; k < order.size(); ++k) {
-        bool same = (k && key(order[k - 1]) == key(order[k])) || (k + 1 < order.size() && key(order[k + 1]) == key(order[k]));
+        bool same =
+            (k && key(order[k - 1]) == key(order[k])) || (k + 1 < order.size() && key(order[k + 1]) == key(order[k]));
         if (same) doubled.push_back(order[k]), keep[order[k]] = 0;
     }
     std::sort(doubled.begin(), doubled.end());
@@ -65,7 +67,8 @@ double angle_of(const Piece& piece, bool against, double distance) {
     P tangent = piece.tangent_at(against ? 1.0 : 0.0) * sign;
     double bend = 0;
     if (piece.is_arc)
-        bend = std::copysign(std::asin(clip(distance / std::max(2 * piece.radius, NOUGHT), 0.0, 1.0)), piece.sweep) * sign;
+        bend =
+            std::copysign(std::asin(clip(distance / std::max(2 * piece.radius, NOUGHT), 0.0, 1.0)), piece.sweep) * sign;
     return turned(std::atan2(tangent.y, tangent.x) + bend);
 }
 
@@ -246,7 +249,8 @@ Rows walks(const Cycles& cycles) {
 
 Left what_is_left(const Near& near, const std::vector<double>& order, const Edges& edges) {
     auto degree = edges.degrees();
-    if (std::none_of(degree.begin(), degree.end(), [](int d) { return d == 1; })) return {false, Near({}, near.merge), {}};
+    if (std::none_of(degree.begin(), degree.end(), [](int d) { return d == 1; }))
+        return {false, Near({}, near.merge), {}};
     std::vector<int> row(edges.count());
     std::iota(row.begin(), row.end(), 0);
     std::sort(row.begin(), row.end(), [&](int a, int b) {
@@ -257,7 +261,9 @@ Left what_is_left(const Near& near, const std::vector<double>& order, const Edge
     std::vector<double> places, orders;
     for (size_t begin = 0, end; begin < row.size(); begin = end) {
         int first = row[begin], piece = edges.piece[first];
-        for (end = begin + 1; end < row.size() && edges.piece[row[end]] == piece && edges.low[row[end]] == edges.high[row[end - 1]];) ++end;
+        for (end = begin + 1;
+             end < row.size() && edges.piece[row[end]] == piece && edges.low[row[end]] == edges.high[row[end - 1]];)
+            ++end;
         int last = row[end - 1];
         double low = edges.low[first], high = edges.high[last];
         if (low == 0 && high == 1) {

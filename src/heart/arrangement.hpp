@@ -1,9 +1,9 @@
 // The planar arrangement of lines and true arcs: vertices, edges, half-edges and faces.
 //
-// Glossary: a *vertex* is a place where ends meet or pieces cross; an *edge* is what lies between two vertices of a piece
-// that follow each other; half-edge 2k runs along edge k, 2k + 1 against it; half-edges that follow each other with the
-// same face on their left form a *cycle*; a *bridge* is an edge with the same face on both sides.
-// Cost: n log n in the pieces plus their crossings.
+// Glossary: a *vertex* is a place where ends meet or pieces cross; an *edge* is what lies between two vertices of a
+// piece that follow each other; half-edge 2k runs along edge k, 2k + 1 against it; half-edges that follow each other
+// with the same face on their left form a *cycle*; a *bridge* is an edge with the same face on both sides. Cost: n log
+// n in the pieces plus their crossings.
 #pragma once
 
 #include <vector>

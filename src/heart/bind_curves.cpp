@@ -33,7 +33,8 @@ void bind_curves(py::module_& module) {
                                  const Array<int64_t>& owner) {
         auto from = points(start), to = points(end);
         refuse_unless(from.size() == to.size() && bulge.size() == owner.size() &&
-                          static_cast<py::ssize_t>(from.size()) == bulge.size(), "columns of unlike lengths");
+                          static_cast<py::ssize_t>(from.size()) == bulge.size(),
+                      "columns of unlike lengths");
         Pieces made;
         made.reserve(from.size());
         for (size_t k = 0; k < from.size(); ++k)
@@ -42,10 +43,12 @@ void bind_curves(py::module_& module) {
     });
     module.def("lengths", [](py::handle curves) { return numbers(curves, [](const Piece& p) { return p.length(); }); });
     module.def("points_at", [](py::handle curves, const Array<double>& share) {
-        return places(with(pieces(curves), values<double>(share), [](const Piece& p, double s) { return p.point_at(s); }));
+        return places(
+            with(pieces(curves), values<double>(share), [](const Piece& p, double s) { return p.point_at(s); }));
     });
     module.def("tangents_at", [](py::handle curves, const Array<double>& share) {
-        return places(with(pieces(curves), values<double>(share), [](const Piece& p, double s) { return p.tangent_at(s); }));
+        return places(
+            with(pieces(curves), values<double>(share), [](const Piece& p, double s) { return p.tangent_at(s); }));
     });
     module.def("shares_of", [](py::handle curves, const Array<double>& of) {
         return floats(with(pieces(curves), points(of), [](const Piece& p, P point) { return p.share_of(point); }));

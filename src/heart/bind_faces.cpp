@@ -37,7 +37,8 @@ py::tuple columns_of(const Cycles& cycles) {
 }
 
 py::tuple columns_of(const Chains& chains) {
-    return py::make_tuple(ints(chains.edges.first), ints(chains.edges.entries), places(chains.place), floats(chains.length));
+    return py::make_tuple(ints(chains.edges.first), ints(chains.edges.entries), places(chains.place),
+                          floats(chains.length));
 }
 
 void bind_arrangement(py::module_& module) {
@@ -47,7 +48,8 @@ void bind_arrangement(py::module_& module) {
             py::gil_scoped_release release;
             split = split_at_contacts(near);
         }
-        return py::make_tuple(columns(split.edges), column<int64_t>(split.crossings, [](const Crossing& c) { return c.first; }),
+        return py::make_tuple(columns(split.edges),
+                              column<int64_t>(split.crossings, [](const Crossing& c) { return c.first; }),
                               column<int64_t>(split.crossings, [](const Crossing& c) { return c.second; }),
                               places(split.crossings, [](const Crossing& c) { return c.point; }),
                               column<int64_t>(split.crossings, [](const Crossing& c) { return c.vertex; }));
@@ -56,7 +58,8 @@ void bind_arrangement(py::module_& module) {
                                    const Array<int64_t>& label, const Array<double>& vertices) {
         Pieces own = pieces(curves);
         auto where = points(vertices);
-        auto of = indices(owner, static_cast<int64_t>(own.size())), at = indices(label, static_cast<int64_t>(where.size()));
+        auto of = indices(owner, static_cast<int64_t>(own.size())),
+             at = indices(label, static_cast<int64_t>(where.size()));
         refuse_unless(of.size() == at.size() && share.size() == owner.size(), "columns of unlike lengths");
         return columns(edges_between(own, of, values<double>(share), at, std::move(where)));
     });
@@ -129,23 +132,24 @@ void bind_slivers(py::module_& module) {
             sides.first.push_back(static_cast<int>(sides.entries.size()));
         }
         return py::make_tuple(bools(gone), column<int64_t>(told, [](const Twin& t) { return t.edge; }),
-                              column<double>(told, [](const Twin& t) { return t.width; }), ints(face), ints(sides.first),
-                              ints(sides.entries));
+                              column<double>(told, [](const Twin& t) { return t.width; }), ints(face),
+                              ints(sides.first), ints(sides.entries));
     });
 }
 
 void bind_hanging(py::module_& module) {
-    module.def("hanging_chains", [](py::handle curves, const Array<int64_t>& tail, const Array<int64_t>& head, int vertices,
-                                    double longest) {
+    module.def("hanging_chains", [](py::handle curves, const Array<int64_t>& tail, const Array<int64_t>& head,
+                                    int vertices, double longest) {
         Pieces own = pieces(curves);
         Graph graph(tail, head, vertices);
         refuse_unless(graph.tail.size() == own.size(), "columns of unlike lengths");
         return columns_of(hanging_chains(own, graph.tail, graph.head, vertices, longest, {}));
     });
-    module.def("hanging_pieces", [](const Near& near, const Array<bool>& settled, const Array<bool>& tail, double longest) {
-        refuse_unless(settled.size() == 2 * near.count() && tail.size() == settled.size(), "a state of other ends");
-        return columns_of(hanging_pieces(near, {values<char>(settled), values<char>(tail)}, longest));
-    });
+    module.def(
+        "hanging_pieces", [](const Near& near, const Array<bool>& settled, const Array<bool>& tail, double longest) {
+            refuse_unless(settled.size() == 2 * near.count() && tail.size() == settled.size(), "a state of other ends");
+            return columns_of(hanging_pieces(near, {values<char>(settled), values<char>(tail)}, longest));
+        });
     module.def("open_groups", [](const Array<int64_t>& tail, const Array<int64_t>& head, int vertices) {
         Graph graph(tail, head, vertices);
         OpenGroups found = open_groups(graph.tail, graph.head, vertices);
@@ -163,16 +167,18 @@ void bind_regions(py::module_& module) {
             py::gil_scoped_release release;
             core = core_of(own, graph.tail, graph.head, vertices);
         }
-        return py::make_tuple(ints(core.edges), columns_of(core.cycles), ints(core.faces.outer), ints(core.faces.outsides),
-                              ints(core.faces.component), ints(core.faces.parent));
+        return py::make_tuple(ints(core.edges), columns_of(core.cycles), ints(core.faces.outer),
+                              ints(core.faces.outsides), ints(core.faces.component), ints(core.faces.parent));
     });
     module.def("figures", [](py::handle curves, py::handle cycles, py::handle of) {
         Cycles own = cycles_from(cycles);
-        Faces faces{indices(attribute<int64_t>(of, "outer"), own.count()), indices(attribute<int64_t>(of, "outsides"), own.count()),
+        Faces faces{indices(attribute<int64_t>(of, "outer"), own.count()),
+                    indices(attribute<int64_t>(of, "outsides"), own.count()),
                     values<int>(attribute<int64_t>(of, "component")), values<int>(attribute<int64_t>(of, "parent"))};
         Figures told = figures_of(pieces(curves), own, faces);
-        return py::make_tuple(ints(told.cycles.first), ints(told.cycles.entries), floats(told.area), floats(told.perimeter),
-                              places(told.centroid), box_rows(told.box), ints(told.depth), ints(told.owners.first), ints(told.owners.entries));
+        return py::make_tuple(ints(told.cycles.first), ints(told.cycles.entries), floats(told.area),
+                              floats(told.perimeter), places(told.centroid), box_rows(told.box), ints(told.depth),
+                              ints(told.owners.first), ints(told.owners.entries));
     });
 }
 

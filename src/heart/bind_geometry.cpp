@@ -81,14 +81,15 @@ void bind_meeting(py::module_& module) {
         contacts(own, pairs_of(i, j, static_cast<int64_t>(own.size())), tolerance, found);
         return columns(found);
     });
-    module.def("carrier_crossings", [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {
-        Pieces own = pieces(curves);
-        std::vector<std::array<P, 2>> found;
-        for (auto [one, other] : pairs_of(i, j, static_cast<int64_t>(own.size())))
-            found.push_back(carrier_crossings(own[one], own[other], tolerance));
-        return py::make_tuple(places(found, [](const auto& both) { return both[0]; }),
-                              places(found, [](const auto& both) { return both[1]; }));
-    });
+    module.def("carrier_crossings",
+               [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {
+                   Pieces own = pieces(curves);
+                   std::vector<std::array<P, 2>> found;
+                   for (auto [one, other] : pairs_of(i, j, static_cast<int64_t>(own.size())))
+                       found.push_back(carrier_crossings(own[one], own[other], tolerance));
+                   return py::make_tuple(places(found, [](const auto& both) { return both[0]; }),
+                                         places(found, [](const auto& both) { return both[1]; }));
+               });
     module.def("crossed_edges", [](py::handle curves, const Array<double>& from) {
         auto found = crossed_edges(pieces(curves), points(from));
         return py::make_tuple(column<int64_t>(found, [](const Crossed& c) { return c.ray; }),

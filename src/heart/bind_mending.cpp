@@ -48,14 +48,16 @@ void bind_stacks(py::module_& module) {
                               column<bool>(found.all, [](const Stack& s) { return s.whole; }),
                               column<bool>(found.all, [](const Stack& s) { return s.alike; }));
     });
-    module.def("unstacked", [](const Near& near, const Array<double>& order, py::handle of, const Array<int64_t>& chosen,
-                               const Array<int64_t>& other) {
+    module.def("unstacked", [](const Near& near, const Array<double>& order, py::handle of,
+                               const Array<int64_t>& chosen, const Array<int64_t>& other) {
         refuse_unless(order.size() == near.count(), "an order of other pieces");
         Stacks found;
         auto low = attribute<double>(of, "low"), high = attribute<double>(of, "high");
         auto whole = attribute<bool>(of, "whole");
-        for (py::ssize_t k = 0; k < low.size(); ++k) found.all.push_back({low.data()[k], high.data()[k], whole.data()[k], false});
-        found.members = {values<int>(attribute<int64_t>(of, "first")), indices(attribute<int64_t>(of, "members"), near.count())};
+        for (py::ssize_t k = 0; k < low.size(); ++k)
+            found.all.push_back({low.data()[k], high.data()[k], whole.data()[k], false});
+        found.members = {values<int>(attribute<int64_t>(of, "first")),
+                         indices(attribute<int64_t>(of, "members"), near.count())};
         auto count = static_cast<int64_t>(found.all.size());
         auto grow = indices(chosen, count), second = indices(other, count);
         auto places = values<double>(order);
@@ -69,7 +71,8 @@ void bind_ends(py::module_& module) {
         EndState state = aside([&] { return end_states(near, reach); });
         return py::make_tuple(bools(state.settled), bools(state.tail));
     });
-    module.def("specks", [](const Near& near, double longest) { return ints(aside([&] { return specks(near, longest); })); });
+    module.def("specks",
+               [](const Near& near, double longest) { return ints(aside([&] { return specks(near, longest); })); });
     module.def("sound", [](const Near& near, const Array<bool>& settled, const Array<bool>& tail) {
         return bools(sound(near, state_of(near, settled, tail)));
     });

@@ -20,7 +20,8 @@ std::vector<int> tiled(const std::vector<Box>& boxes, int room) {
     int slice = std::max(room, room * static_cast<int>(std::ceil(std::sqrt(static_cast<double>(tiles)))));
     for (int begin = 0; begin < count; begin += slice) {
         auto first = row.begin() + begin, last = row.begin() + std::min(begin + slice, count);
-        for (auto it = first; it != last; ++it) it->first = sortable(boxes[it->second].low_y + boxes[it->second].high_y);
+        for (auto it = first; it != last; ++it)
+            it->first = sortable(boxes[it->second].low_y + boxes[it->second].high_y);
         std::sort(first, last);
     }
     std::vector<int> order(count);
@@ -33,8 +34,8 @@ Box around_all(const Box* first, const Box* last) {
     constexpr double INF = std::numeric_limits<double>::infinity();
     Box box{INF, INF, -INF, -INF};
     for (; first != last; ++first)
-        box = {std::min(box.low_x, first->low_x), std::min(box.low_y, first->low_y), std::max(box.high_x, first->high_x),
-               std::max(box.high_y, first->high_y)};
+        box = {std::min(box.low_x, first->low_x), std::min(box.low_y, first->low_y),
+               std::max(box.high_x, first->high_x), std::max(box.high_y, first->high_y)};
     return box;
 }
 
@@ -63,7 +64,9 @@ Tree::Tree(const std::vector<Box>& boxes) : number_(tiled(boxes, ROOM)) {
 
 Pairs Tree::pairs() const {
     Pairs found;
-    if (!nodes_.empty()) join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1, static_cast<int>(level_.size()) - 1, found);
+    if (!nodes_.empty())
+        join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1,
+             static_cast<int>(level_.size()) - 1, found);
     return found;
 }
 

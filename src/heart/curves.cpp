@@ -22,7 +22,8 @@ Piece Piece::from_bulge(P start, P end, double bulge, int64_t owner) {
 
 namespace {
 
-// Area between an arc and its chord. sin(x) ~ x cancels for shallow arcs; the series is exact to double precision there.
+// Area between an arc and its chord. sin(x) ~ x cancels for shallow arcs; the series is exact to double precision
+// there.
 double segment_of(const Piece& arc) {
     double size = std::fabs(arc.sweep), square = 0.5 * arc.radius * arc.radius;
     return square * (size < 1e-3 ? size * size * size / 6 * (1 - size * size / 20) : size - std::sin(size));
@@ -35,8 +36,8 @@ double Piece::signed_area(P origin) const {
     return is_arc ? triangle + std::copysign(segment_of(*this), sweep) : triangle;
 }
 
-// The chord's triangle and the segment beyond it, whose centroid lies 4 r sin^3(a/2) / (3 (a - sin a)) from the centre (any
-// handbook of plane areas).
+// The chord's triangle and the segment beyond it, whose centroid lies 4 r sin^3(a/2) / (3 (a - sin a)) from the centre
+// (any handbook of plane areas).
 P Piece::signed_moment(P origin) const {
     P a = start - origin, b = end - origin, triangle = (a + b) * (cross(a, b) / 6);
     if (!is_arc) return triangle;

@@ -23,7 +23,8 @@ Flags settled_ends(const Near& near) {
 
 // Acute angle at which two pieces pass a point.
 double angle_between(const Piece& one, const Piece& other, P point) {
-    P a = one.tangent_at(clip(one.share_of(point), 0.0, 1.0)), b = other.tangent_at(clip(other.share_of(point), 0.0, 1.0));
+    P a = one.tangent_at(clip(one.share_of(point), 0.0, 1.0)),
+      b = other.tangent_at(clip(other.share_of(point), 0.0, 1.0));
     return std::asin(clip(std::fabs(cross(a, b)), 0.0, 1.0));
 }
 
@@ -43,7 +44,8 @@ EndState end_states(const Near& near, double reach) {
     auto ran_past = [&](int piece, double share) {
         for (int last : {0, 1}) {
             double away = (last ? 1 - share : share) * lengths[piece];
-            if (away > 2 * near.merge && away <= std::min(reach, 0.45 * lengths[piece])) state.tail[2 * piece + last] = 1;
+            if (away > 2 * near.merge && away <= std::min(reach, 0.45 * lengths[piece]))
+                state.tail[2 * piece + last] = 1;
         }
     };
     for (const Contact& met : near.contacts()) {
@@ -66,7 +68,8 @@ std::vector<int> specks(const Near& near, double longest) {
     for (const Piece& piece : near.curves) owners = std::max(owners, static_cast<int>(piece.owner) + 1);
     std::vector<double> total(owners, 0);
     std::vector<int> parts(owners, 0), small;
-    for (int k = 0; k < near.count(); ++k) total[near.curves[k].owner] += near.lengths()[k], ++parts[near.curves[k].owner];
+    for (int k = 0; k < near.count(); ++k)
+        total[near.curves[k].owner] += near.lengths()[k], ++parts[near.curves[k].owner];
     for (int k = 0; k < near.count(); ++k)
         if (total[near.curves[k].owner] <= longest) small.push_back(k);
     if (small.empty()) return small;
@@ -95,10 +98,9 @@ Flags sound(const Near& near, const EndState& state) {
 std::vector<Close> end_pairs(const Near& near, const EndState& state, double limit) {
     auto found = pairs_within(near.ends(), near.row(), state.open_ends(), limit + SLACK);
     const auto& lengths = near.lengths();
-    found.erase(std::remove_if(found.begin(), found.end(),
-                               [&](const Close& c) {
-                                   return c.wanted / 2 == c.other / 2 && lengths[c.wanted / 2] <= 4 * limit;
-                               }),
+    found.erase(std::remove_if(
+                    found.begin(), found.end(),
+                    [&](const Close& c) { return c.wanted / 2 == c.other / 2 && lengths[c.wanted / 2] <= 4 * limit; }),
                 found.end());
     return found;
 }

@@ -61,8 +61,8 @@ void passing(const Near& near, int end, double limit, Found&& found) {
     });
 }
 
-// Distances (mm) from each open end, inf where there is nothing within the limit: to the nearest end or curve that it may
-// have been meant to meet, and to the nearest that runs along beside it.
+// Distances (mm) from each open end, inf where there is nothing within the limit: to the nearest end or curve that it
+// may have been meant to meet, and to the nearest that runs along beside it.
 struct Partners {
     std::vector<int> ends;
     std::vector<double> to_partner, beside;

@@ -16,7 +16,8 @@ void add_parts(const Pieces& curves, int k, std::vector<Monotone>& parts) {
     const Piece& piece = curves[k];
     std::vector<std::pair<double, double>> stops{{0.0, piece.start.y}};
     if (piece.is_arc) {
-        double size = std::fabs(piece.sweep), first = piece.sweep >= 0 ? piece.start_angle : piece.start_angle + piece.sweep;
+        double size = std::fabs(piece.sweep),
+               first = piece.sweep >= 0 ? piece.start_angle : piece.start_angle + piece.sweep;
         for (int quarter : {1, 3}) {
             double away = turned(quarter * PI / 2 - first);
             if (away <= 0 || away >= size) continue;
@@ -122,7 +123,8 @@ std::vector<Crossed> crossed_edges(const Pieces& curves, const std::vector<P>& p
     std::sort(rays.begin(), rays.end());
     std::vector<Crossed> found;
     for (const Monotone& part : parts) {
-        for (auto it = std::lower_bound(rays.begin(), rays.end(), std::make_pair(part.low, 0)); it != rays.end(); ++it) {
+        for (auto it = std::lower_bound(rays.begin(), rays.end(), std::make_pair(part.low, 0)); it != rays.end();
+             ++it) {
             if (it->first >= part.high) break;
             double x = crossing_at(curves[part.piece], part, it->first);
             if (x > points[it->second].x) found.push_back({it->second, part.piece, x});
@@ -137,7 +139,8 @@ Core core_of(const Pieces& curves, const std::vector<int>& tail, const std::vect
     Pieces own;
     std::vector<int> from, to;
     for (int k = 0; k < static_cast<int>(tail.size()); ++k)
-        if (!loose[k]) core.edges.push_back(k), own.push_back(curves[k]), from.push_back(tail[k]), to.push_back(head[k]);
+        if (!loose[k])
+            core.edges.push_back(k), own.push_back(curves[k]), from.push_back(tail[k]), to.push_back(head[k]);
     core.cycles = cycles_of(own, from, to, vertices);
     core.faces = faces_of(own, from, to, vertices, core.cycles);
     return core;

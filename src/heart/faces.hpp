@@ -14,12 +14,13 @@ struct Crossed {
     double x;
 };
 
-// A piece that rises from low to high counts low and not high, so that a ray through a shared end counts once; an arc is
-// taken as its rising and falling parts. Exact for lines and arcs.
+// A piece that rises from low to high counts low and not high, so that a ray through a shared end counts once; an arc
+// is taken as its rising and falling parts. Exact for lines and arcs.
 std::vector<Crossed> crossed_edges(const Pieces& curves, const std::vector<P>& points);
 
 // The faces of an arrangement without its bridges, and the outsides of what hangs together.
-// `outer` and `outsides` are cycles, `component` is that of each cycle, `parent` the face that each outside lies in, or -1.
+// `outer` and `outsides` are cycles, `component` is that of each cycle, `parent` the face that each outside lies in, or
+// -1.
 struct Faces {
     std::vector<int> outer, outsides, component, parent;
 };

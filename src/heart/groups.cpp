@@ -71,7 +71,8 @@ Circle on_three(P a, P b, P c) {
     if (std::fabs(twice) < NOUGHT) {
         // On a line the two that lie farthest apart hold the third.
         P ends[3][2] = {{a, b}, {a, c}, {b, c}};
-        auto* far = std::max_element(ends, ends + 3, [](auto& x, auto& y) { return norm(x[0] - x[1]) < norm(y[0] - y[1]); });
+        auto* far =
+            std::max_element(ends, ends + 3, [](auto& x, auto& y) { return norm(x[0] - x[1]) < norm(y[0] - y[1]); });
         return {middle((*far)[0], (*far)[1]), norm((*far)[0] - (*far)[1]) / 2};
     }
     double uu = dot(u, u), vv = dot(v, v);
@@ -134,7 +135,8 @@ Labels clusters(const std::vector<P>& points, const Row& row, double radius) {
     return found;
 }
 
-std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted, double radius) {
+std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted,
+                                double radius) {
     std::vector<Close> found;
     if (wanted.empty() || found_along(points, row, wanted, radius, found)) return found;
     found.clear();

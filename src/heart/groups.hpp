@@ -45,7 +45,8 @@ struct Close {
 };
 
 // All pairs of a wanted point (an index) and another point that are at most the radius apart.
-std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted, double radius);
+std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, const std::vector<int>& wanted,
+                                double radius);
 
 struct Circle {
     P centre;

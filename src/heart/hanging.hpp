@@ -23,8 +23,8 @@ struct Chains {
 Chains hanging_chains(const Pieces& curves, const std::vector<int>& tail, const std::vector<int>& head, int vertices,
                       double longest, const Flags& held);
 
-// Runs of whole pieces, up to `longest` mm, that hang by one end, whatever they cross on their way. A run that ends just
-// behind what it crosses is no dead end: it ran past a corner. Vertices are the labels of ends.
+// Runs of whole pieces, up to `longest` mm, that hang by one end, whatever they cross on their way. A run that ends
+// just behind what it crosses is no dead end: it ran past a corner. Vertices are the labels of ends.
 Chains hanging_pieces(const Near& near, const EndState& state, double longest);
 
 // Connected groups of edges that bound nothing, each with whether nothing else touches it.

@@ -20,7 +20,8 @@ Piece reshaped(const Piece& piece, P start, P end) {
 
 // A part of a piece between two shares of it.
 Piece part(const Piece& piece, double low, double high) {
-    return Piece::from_bulge(piece.point_at(low), piece.point_at(high), std::tan(piece.sweep * (high - low) / 4), piece.owner);
+    return Piece::from_bulge(piece.point_at(low), piece.point_at(high), std::tan(piece.sweep * (high - low) / 4),
+                             piece.owner);
 }
 
 struct Stop {
@@ -87,7 +88,8 @@ private:
                 bool from_start = k == begin, to_end = k == end;
                 Piece plain = part(whole, from_start ? 0 : stops[k - 1].share, to_end ? 1 : stops[k].share);
                 P start = from_start ? whole.start : stops[k - 1].place, stop = to_end ? whole.end : stops[k].place;
-                add(reshaped(plain, start, stop), order_[stops[begin].piece] + static_cast<double>(k - begin + 1) / 1024);
+                add(reshaped(plain, start, stop),
+                    order_[stops[begin].piece] + static_cast<double>(k - begin + 1) / 1024);
             }
         }
     }

@@ -15,7 +15,11 @@ namespace {
 class Search {
 public:
     Search(const Near& near, const EndState& state, double gap)
-        : near_(near), state_(state), gap_(gap), node_(nodes()), members_(grouped(node_, 2 * near.count())),
+        : near_(near),
+          state_(state),
+          gap_(gap),
+          node_(nodes()),
+          members_(grouped(node_, 2 * near.count())),
           whole_(sound(near, state)) {}
 
     Joints found() {
@@ -109,7 +113,8 @@ private:
         // Where distances are alike it must not matter in which order the curves came.
         auto key = [&](const Close& c) {
             P a = near_.end(c.wanted), b = near_.end(c.other);
-            return std::make_tuple(c.distance, std::max(std::fabs(a.x - b.x), std::fabs(a.y - b.y)), a.x + a.y, c.wanted, c.other);
+            return std::make_tuple(c.distance, std::max(std::fabs(a.x - b.x), std::fabs(a.y - b.y)), a.x + a.y,
+                                   c.wanted, c.other);
         };
         std::sort(close.begin(), close.end(), [&](const Close& a, const Close& b) { return key(a) < key(b); });
         std::unordered_map<int, int> group_of;
@@ -153,10 +158,12 @@ private:
     // A joint of a crowd: at a settled end if all can reach it, else in the middle of them all.
     void gather(const std::vector<int>& group, Joints& joints) {
         auto fixed = std::find_if(group.begin(), group.end(), [&](int e) { return state_.settled[e]; });
-        if (fixed != group.end() && all_may_come(group, near_.end(*fixed))) return add(near_.end(*fixed), group, joints);
+        if (fixed != group.end() && all_may_come(group, near_.end(*fixed)))
+            return add(near_.end(*fixed), group, joints);
         P place = smallest_circle(distinct_places(group)).centre;
         const Piece& lead = near_.curves[group[0] / 2];
-        bool on_one = std::all_of(group.begin(), group.end(), [&](int e) { return share_circle(near_.curves[e / 2], lead); });
+        bool on_one =
+            std::all_of(group.begin(), group.end(), [&](int e) { return share_circle(near_.curves[e / 2], lead); });
         add(on_one ? lead.point_at(lead.share_of(place)) : place, group, joints);
     }
 
@@ -208,10 +215,10 @@ private:
         Joints left;
         for (int k = 0; k < joints.count(); ++k) {
             const Joint& joint = joints.all[k];
-            bool moves = std::any_of(joints.ends.begin(k), joints.ends.end(k), [&](int e) {
-                return whole_[e / 2] && norm(near_.end(e) - joint.place) > ON;
-            });
-            moves |= joint.inside >= 0 && whole_[joint.inside] && near_.curves[joint.inside].distance_to(joint.place) > ON;
+            bool moves = std::any_of(joints.ends.begin(k), joints.ends.end(k),
+                                     [&](int e) { return whole_[e / 2] && norm(near_.end(e) - joint.place) > ON; });
+            moves |=
+                joint.inside >= 0 && whole_[joint.inside] && near_.curves[joint.inside].distance_to(joint.place) > ON;
             if (!moves) left.add(joint, joints.ends.begin(k), joints.ends.end(k));
         }
         joints = std::move(left);

@@ -4,8 +4,8 @@
 // within the gap tolerance: other nodes first, then the inside of a curve. Ends that belong together form a *joint*.
 //
 // Along its own carrier a joint may take an end by the whole gap tolerance, sideways by half of it. Two open ends meet
-// where their carriers meet, or touch, if both can go there, so that corners stay sharp, tangents true and arcs on their
-// circles; else in the middle. Cost: n log n for the neighbours, then linear in the open ends.
+// where their carriers meet, or touch, if both can go there, so that corners stay sharp, tangents true and arcs on
+// their circles; else in the middle. Cost: n log n for the neighbours, then linear in the open ends.
 #pragma once
 
 #include <vector>

@@ -14,7 +14,9 @@ P line_line(const Piece& one, const Piece& other) {
 }
 
 // Half the chord from its square; 0 where the carriers only touch, nan where they miss.
-double half_chord(double square, bool touching) { return touching ? 0.0 : square >= 0 ? std::sqrt(square) : std::nan(""); }
+double half_chord(double square, bool touching) {
+    return touching ? 0.0 : square >= 0 ? std::sqrt(square) : std::nan("");
+}
 
 std::array<P, 2> both_sides(P foot, P way, double half) {
     if (half == 0) return {foot, NOWHERE};

@@ -12,8 +12,8 @@ namespace heart {
 // The at most two points where the carriers of two pieces meet, NOWHERE where they do not.
 std::array<P, 2> carrier_crossings(const Piece& one, const Piece& other, double tolerance);
 
-// Pieces first and second meet at a point, which lies on both at these shares. `end` is the end of the first that lies on
-// the second (0 its start, 1 its end), -1 where both pass through.
+// Pieces first and second meet at a point, which lies on both at these shares. `end` is the end of the first that lies
+// on the second (0 its start, 1 its end), -1 where both pass through.
 struct Contact {
     int first, second;
     P point;

@@ -4,7 +4,8 @@
 #include "arrays.hpp"
 
 PYBIND11_MODULE(heart, module) {
-    module.doc() = "Lines and arcs by the thousand: what lies near what, where they meet, and the passes of the healing.";
+    module.doc() =
+        "Lines and arcs by the thousand: what lies near what, where they meet, and the passes of the healing.";
     module.def("give_back_memory", [] {
         pybind11::gil_scoped_release release;
         malloc_trim(0);

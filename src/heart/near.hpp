@@ -1,5 +1,5 @@
-// Who is near whom among the pieces: worked out once, when it is asked for, and carried along when some of the pieces go
-// or change.
+// Who is near whom among the pieces: worked out once, when it is asked for, and carried along when some of the pieces
+// go or change.
 #pragma once
 
 #include <optional>

@@ -38,7 +38,8 @@ struct Side {
 // The space from each side of a face straight across to another side of the same face.
 class Widths {
 public:
-    Widths(const Edges& edges, std::vector<Side>& sides, double tolerance) : edges_(edges), sides_(sides), tolerance_(tolerance) {}
+    Widths(const Edges& edges, std::vector<Side>& sides, double tolerance)
+        : edges_(edges), sides_(sides), tolerance_(tolerance) {}
 
     // The sides of a face follow each other from begin to end.
     void measure(int begin, int end) {
@@ -80,8 +81,8 @@ private:
         if (other == own) return;
         P apart = curve(other).nearest(look.here) - look.here;
         double distance = norm(apart);
-        // What is near but not straight across is the next side round a corner: a small hole is no thin face. Only at the
-        // tips of a face, where it is much thinner than the tolerance, the two cannot be told apart.
+        // What is near but not straight across is the next side round a corner: a small hole is no thin face. Only at
+        // the tips of a face, where it is much thinner than the tolerance, the two cannot be told apart.
         if (dot(apart, look.inward) >= FACING * distance || distance <= TIP * tolerance_)
             look.nearest = std::min(look.nearest, distance);
     }
@@ -93,7 +94,8 @@ private:
 
 class Work {
 public:
-    Work(const Edges& edges, double tolerance, const std::vector<double>& total, const std::function<bool(const Twin&)>& accept)
+    Work(const Edges& edges, double tolerance, const std::vector<double>& total,
+         const std::function<bool(const Twin&)>& accept)
         : edges_(edges), tolerance_(tolerance), total_(total), accept_(accept), gone_(edges.count(), 0) {}
 
     Flags done() {
@@ -126,7 +128,8 @@ private:
     std::vector<Side> thin_sides(const std::vector<int>& active, Flags& thin, std::vector<double>& area) const {
         Pieces curves;
         std::vector<int> tail, head;
-        for (int e : active) curves.push_back(edges_.curves[e]), tail.push_back(edges_.tail[e]), head.push_back(edges_.head[e]);
+        for (int e : active)
+            curves.push_back(edges_.curves[e]), tail.push_back(edges_.tail[e]), head.push_back(edges_.head[e]);
         Cycles cycles = cycles_of(curves, tail, head, static_cast<int>(edges_.vertices.size()));
         // What hangs inside a face bounds nothing: it has the face on both sides.
         auto bounds = [&](int half) { return cycles.label[half] != cycles.label[half ^ 1]; };
@@ -139,7 +142,8 @@ private:
             thin[c] = area[c] > -HAIR && area[c] <= tolerance_ / 2 * perimeter[c] && perimeter[c] > 0;
         std::vector<Side> sides;
         for (int h = 0; h < static_cast<int>(cycles.label.size()); ++h)
-            if (thin[cycles.label[h]] && bounds(h)) sides.push_back({h, active[h / 2], cycles.label[h], cycles.label[h ^ 1]});
+            if (thin[cycles.label[h]] && bounds(h))
+                sides.push_back({h, active[h / 2], cycles.label[h], cycles.label[h ^ 1]});
         std::stable_sort(sides.begin(), sides.end(), [](const Side& a, const Side& b) { return a.face < b.face; });
         return sides;
     }
@@ -154,7 +158,8 @@ private:
         int count = static_cast<int>(sides.size());
         for (int begin = 0, end; begin < count; begin = end) {
             auto face = std::make_shared<std::vector<int>>();
-            for (end = begin; end < count && sides[end].face == sides[begin].face; ++end) face->push_back(sides[end].edge);
+            for (end = begin; end < count && sides[end].face == sides[begin].face; ++end)
+                face->push_back(sides[end].edge);
             widths.measure(begin, end);
             faces[sides[begin].face] = std::move(face);
         }

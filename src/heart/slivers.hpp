@@ -23,7 +23,8 @@ struct Twin {
 };
 
 // Which edges go (m,) so that every face thinner than the tolerance has lost one. `total` is the length
-// of each owner: of two edges that could go, that of the shorter curve goes. `accept` is asked for each; an edge that it refuses stays.
+// of each owner: of two edges that could go, that of the shorter curve goes. `accept` is asked for each; an edge that
+// it refuses stays.
 Flags thin_edges(const Edges& edges, double tolerance, const std::vector<double>& total,
                  const std::function<bool(const Twin&)>& accept);
 

@@ -80,8 +80,8 @@ Stack spread(const Near& near, const int* begin, const int* end, double toleranc
     return stack;
 }
 
-// Keepers grown over all of their stack, of those that grow: where each comes from, and the pieces. One that comes to more
-// than half a turn gives two pieces, the second halves behind all first ones.
+// Keepers grown over all of their stack, of those that grow: where each comes from, and the pieces. One that comes to
+// more than half a turn gives two pieces, the second halves behind all first ones.
 struct Grown {
     std::vector<int> source;
     Pieces pieces;
@@ -95,11 +95,13 @@ Grown stretched(const Pieces& curves, const Stacks& found, const std::vector<int
         int source = *found.members.begin(k);
         const Piece& keeper = curves[source];
         double size = std::fabs(keeper.sweep);
-        double low = stack.whole ? 0 : std::min(stack.low, 0.0), high = stack.whole ? lap_of(keeper) : std::max(stack.high, 1.0);
+        double low = stack.whole ? 0 : std::min(stack.low, 0.0),
+               high = stack.whole ? lap_of(keeper) : std::max(stack.high, 1.0);
         if (!stack.whole && (high - low - 1) * keeper.length() <= ROUNDING) continue;
         bool halved = stack.whole || size * (high - low) > PI + ROUNDING;
         double half = halved ? (low + high) / 2 : high;
-        P start = low == 0 ? keeper.start : keeper.point_at(low), between = half == 1 ? keeper.end : keeper.point_at(half);
+        P start = low == 0 ? keeper.start : keeper.point_at(low),
+          between = half == 1 ? keeper.end : keeper.point_at(half);
         auto piece = [&](P a, P b, double share) {
             return Piece::from_bulge(a, b, std::tan(keeper.sweep * share / 4), keeper.owner);
         };
@@ -138,7 +140,8 @@ Stacks stacks(const Near& near, double tolerance) {
     members.erase(std::unique(members.begin(), members.end()), members.end());
     Stacks found;
     for (size_t begin = 0, end; begin < members.size(); begin = end) {
-        for (end = begin; end < members.size() && links.lead(members[end]) == links.lead(members[begin]); ++end) {}
+        for (end = begin; end < members.size() && links.lead(members[end]) == links.lead(members[begin]); ++end) {
+        }
         found.all.push_back(spread(near, &members[begin], &members[begin] + (end - begin), tolerance));
         found.members.first.push_back(static_cast<int>(end));
     }
@@ -146,8 +149,8 @@ Stacks stacks(const Near& near, double tolerance) {
     return found;
 }
 
-Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found, const std::vector<int>& chosen,
-                 const std::vector<int>& other) {
+Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found,
+                 const std::vector<int>& chosen, const std::vector<int>& other) {
     Flags gone(near.count(), 0);
     for (int member : found.members.entries) gone[member] = 1;
     for (size_t k = 0; k < found.all.size(); ++k) gone[*found.members.begin(static_cast<int>(k))] = 0;
@@ -159,7 +162,8 @@ Joined unstacked(const Near& near, const std::vector<double>& order, const Stack
     for (int k = 0; k < near.count(); ++k)
         if (!gone[k]) keep.push_back(k), orders.push_back(order[k]);
     // The second half of a keeper follows the first.
-    for (size_t k = 0; k < grown.source.size(); ++k) orders.push_back(order[grown.source[k]] + (k < grown.firsts ? 0 : 1.0 / 1024));
+    for (size_t k = 0; k < grown.source.size(); ++k)
+        orders.push_back(order[grown.source[k]] + (k < grown.firsts ? 0 : 1.0 / 1024));
     return {near.changed(keep, grown.pieces), std::move(orders)};
 }
 

@@ -23,9 +23,9 @@ struct Stacks {
 
 Stacks stacks(const Near& near, double tolerance);
 
-// The pieces with all stacks cut down to their keepers, those of the chosen ones grown; of the stacks in `other` the second
-// member is kept instead.
-Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found, const std::vector<int>& chosen,
-                 const std::vector<int>& other);
+// The pieces with all stacks cut down to their keepers, those of the chosen ones grown; of the stacks in `other` the
+// second member is kept instead.
+Joined unstacked(const Near& near, const std::vector<double>& order, const Stacks& found,
+                 const std::vector<int>& chosen, const std::vector<int>& other);
 
 }  // namespace heart
