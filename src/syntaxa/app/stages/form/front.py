@@ -12,7 +12,7 @@ from syntaxa.app.stages.form.space.camera import Camera, ViewName
 from syntaxa.app.stages.form.space.notes import DimensionNotes
 from syntaxa.app.stages.form.space.view import SpaceView
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.app.widgets.labels import ElidedLabel, button, label, narrow, row_of
+from syntaxa.app.widgets.labels import ElidedLabel, button, label, row_of
 from syntaxa.app.words import tr
 
 #: The views, in the order in which they stand.
@@ -24,8 +24,8 @@ _CUTS = (tr("no cut"), tr("cut across x"), tr("cut across y"), tr("cut across z"
 #: What the mouse does, for whoever has nothing under the cursor.
 HABITS = tr("Drag turns, the middle button pans, the wheel zooms. Click chooses, Ctrl adds.")
 
-#: Letters that a list shows at the least.
-_SHORT = 4
+#: Pixels that a list has at the least.
+_SHORT = 84
 
 #: Steps of the slider of the cut.
 _STEPS = 200
@@ -57,7 +57,7 @@ class SpaceFront(QWidget):
         column.addLayout(foot)
 
     def _bar(self) -> QVBoxLayout:
-        self.looks = narrow(QComboBox())
+        self.looks = QComboBox()
         self.looks.setAccessibleName(tr("View"))
         self.looks.addItems([tr(name).capitalize() for name in VIEW_NAMES])
         self.looks.activated.connect(lambda index: self.view.look(VIEW_NAMES[index]))
@@ -66,7 +66,7 @@ class SpaceFront(QWidget):
         self.through = button(tr("See through"), tr("See through the bodies"))
         self.through.setCheckable(True)
         self.through.toggled.connect(self.view.set_see_through)
-        self.cut = narrow(QComboBox())
+        self.cut = QComboBox()
         self.cut.setAccessibleName(tr("Cut"))
         self.cut.addItems(_CUTS)
         self.cut.currentIndexChanged.connect(lambda _index: self._cut())
@@ -83,7 +83,7 @@ class SpaceFront(QWidget):
         plan.clicked.connect(self.plan_wanted)
         for combo in (self.looks, self.cut):
             # In a small window they are what gives way.
-            combo.setMinimumContentsLength(_SHORT)
+            combo.setMinimumWidth(_SHORT)
         row = row_of(self.looks, fit, self.through, self.cut, None, plan)
         # In a row of its own, for which a small window has no room beside the others.
         self._cutting = QWidget()
