@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import io
 import math
+import struct
 from collections.abc import Iterator, Mapping, Sequence
 from importlib.resources import files
 
@@ -269,12 +270,18 @@ def _to_unicode(used: dict[str, int]) -> bytes:
 # ---------------------------------------------------------------------- for archives
 
 
+#: Where in the head of a colour profile its date stands.
+_MADE = slice(24, 36)
+
+
 def _archive(document: pikepdf.Pdf, title: str) -> None:
     """What makes it PDF/A-2b: metadata that say so, and the colour space that colours are meant in."""
     from PIL import ImageCms
 
-    profile = ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes()
-    colours = document.make_stream(profile, N=3)
+    profile = bytearray(ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes())
+    # When the profile was made (ICC.1, 7.2.8) would make every file another.
+    profile[_MADE] = struct.pack(">6H", 2000, 1, 1, 0, 0, 0)
+    colours = document.make_stream(bytes(profile), N=3)
     document.Root.OutputIntents = Array([
         document.make_indirect(Dictionary(
             Type=Name.OutputIntent, S=Name("/GTS_PDFA1"), OutputConditionIdentifier=String("sRGB"),
