@@ -93,6 +93,13 @@ inline py::array_t<double> box_rows(const std::vector<Box>& from) {
     return made;
 }
 
+// Runs with other threads free to go on.
+template <class Work>
+auto aside(Work&& work) {
+    py::gil_scoped_release release;
+    return work();
+}
+
 // A `CurveArray` as pieces, and pieces as the columns of one.
 Pieces pieces(py::handle curves);
 py::tuple columns(const Pieces& pieces);

@@ -43,11 +43,7 @@ py::tuple columns_of(const Chains& chains) {
 
 void bind_arrangement(py::module_& module) {
     module.def("split_at_contacts", [](const Near& near) {
-        Split split;
-        {
-            py::gil_scoped_release release;
-            split = split_at_contacts(near);
-        }
+        Split split = aside([&] { return split_at_contacts(near); });
         return py::make_tuple(columns(split.edges),
                               column<int64_t>(split.crossings, [](const Crossing& c) { return c.first; }),
                               column<int64_t>(split.crossings, [](const Crossing& c) { return c.second; }),
@@ -71,11 +67,7 @@ void bind_arrangement(py::module_& module) {
         Pieces own = pieces(curves);
         Graph graph(tail, head, vertices);
         refuse_unless(graph.tail.size() == own.size(), "columns of unlike lengths");
-        Cycles found;
-        {
-            py::gil_scoped_release release;
-            found = cycles_of(own, graph.tail, graph.head, vertices);
-        }
+        Cycles found = aside([&] { return cycles_of(own, graph.tail, graph.head, vertices); });
         return columns_of(found);
     });
     module.def("outlines", [](py::handle curves, py::handle cycles) {
@@ -162,11 +154,7 @@ void bind_regions(py::module_& module) {
         Pieces own = pieces(curves);
         Graph graph(tail, head, vertices);
         refuse_unless(graph.tail.size() == own.size(), "columns of unlike lengths");
-        Core core;
-        {
-            py::gil_scoped_release release;
-            core = core_of(own, graph.tail, graph.head, vertices);
-        }
+        Core core = aside([&] { return core_of(own, graph.tail, graph.head, vertices); });
         return py::make_tuple(ints(core.edges), columns_of(core.cycles), ints(core.faces.outer),
                               ints(core.faces.outsides), ints(core.faces.component), ints(core.faces.parent));
     });

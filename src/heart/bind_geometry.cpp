@@ -35,11 +35,7 @@ void bind_boxes(py::module_& module) {
         .def(py::init([](const Array<double>& some) { return Tree(boxes(some)); }))
         .def("pairs",
              [](const Tree& tree) {
-                 Pairs found;
-                 {
-                     py::gil_scoped_release release;
-                     found = tree.pairs();
-                 }
+                 Pairs found = aside([&] { return tree.pairs(); });
                  return pair_columns(found);
              })
         .def("around", [](const Tree& tree, const Array<double>& wanted) {

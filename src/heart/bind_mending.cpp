@@ -14,13 +14,6 @@ EndState state_of(const Near& near, const Array<bool>& settled, const Array<bool
     return {values<char>(settled), values<char>(tail)};
 }
 
-// Runs with other threads free to go on.
-template <class Work>
-auto aside(Work&& work) {
-    py::gil_scoped_release release;
-    return work();
-}
-
 void bind_near(py::module_& module) {
     py::class_<Near>(module, "Near")
         .def(py::init([](py::handle curves, double merge) { return Near(pieces(curves), merge); }))

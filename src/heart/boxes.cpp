@@ -49,10 +49,10 @@ Tree::Tree(const std::vector<Box>& boxes) : number_(tiled(boxes, ROOM)) {
         int size = std::min(ROOM, count - begin);
         nodes_.push_back({around_all(&leaves_[begin], &leaves_[begin] + size), begin, size});
     }
-    level_.push_back(0);
+    levels_ = 1;
     for (int begin = 0, end = static_cast<int>(nodes_.size()); end - begin > 1;
          begin = end, end = static_cast<int>(nodes_.size())) {
-        level_.push_back(end);
+        ++levels_;
         for (int k = begin; k < end; k += ROOM) {
             int size = std::min(ROOM, end - k);
             std::vector<Box> below;
@@ -65,8 +65,7 @@ Tree::Tree(const std::vector<Box>& boxes) : number_(tiled(boxes, ROOM)) {
 Pairs Tree::pairs() const {
     Pairs found;
     if (!nodes_.empty())
-        join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1,
-             static_cast<int>(level_.size()) - 1, found);
+        join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1, levels_ - 1, found);
     return found;
 }
 

@@ -23,7 +23,6 @@ public:
     void around(const Box& wanted, Found&& found) const;
     // Index pairs i < j that touch.
     Pairs pairs() const;
-    size_t size() const { return leaves_.size(); }
 
 private:
     struct Node {
@@ -38,7 +37,7 @@ private:
     std::vector<int> number_;
     // Levels from the leaves' parents upwards; the last node is the root.
     std::vector<Node> nodes_;
-    std::vector<int> level_;
+    int levels_ = 0;
 };
 
 template <class Found>
@@ -49,7 +48,7 @@ void Tree::around(const Box& wanted, Found&& found) const {
     };
     Visit stack[128];
     int top = 0;
-    stack[top++] = {static_cast<int>(nodes_.size()) - 1, static_cast<int>(level_.size()) - 1};
+    stack[top++] = {static_cast<int>(nodes_.size()) - 1, levels_ - 1};
     while (top) {
         Visit visit = stack[--top];
         const Node& node = nodes_[visit.node];
@@ -80,7 +79,6 @@ public:
     }
     // Index pairs i < j that touch; of boxes that nothing has been laid over.
     Pairs pairs() const { return layers_.front().tree->pairs(); }
-    int count() const { return count_; }
 
 private:
     struct Layer {

@@ -218,10 +218,10 @@ class _Pass:
         chosen = self._chosen(words)
         if accepted.all() and not chosen:
             return joints
-        others = [with_choice(near, joints, k, choice) for k, choice in chosen if accepted[k]]
+        otherwise = [with_choice(near, joints, k, choice) for k, choice in chosen if accepted[k]]
         plain = accepted.copy()
         plain[[k for k, _ in chosen]] = False
-        return Joints.joined([joints.take(np.flatnonzero(plain)), *others])
+        return Joints.joined([joints.take(np.flatnonzero(plain)), *otherwise])
 
     # ------------------------------------------------------------------ arrangement
 

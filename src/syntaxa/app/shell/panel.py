@@ -27,21 +27,22 @@ class Ready:
 
     def __init__(self, home: QWidget | None, *wanted: tuple[Any, ...]) -> None:
         self.home = home
-        self._wanted = list(wanted)
+        self._wanted = {kind: given for kind, *given in wanted}
         self._made: dict[type[QWidget], QWidget] = {}
 
     def make_next(self) -> bool:
         """Makes one more; False where all are there."""
         if not self._wanted:
             return False
-        kind, *given = self._wanted.pop(0)
-        self._made[kind] = kind(*given)
+        kind = next(iter(self._wanted))
+        self._made[kind] = kind(*self._wanted.pop(kind))
         return True
 
-    def take(self, kind: type[W], *given: Any) -> W:
+    def take(self, kind: type[W]) -> W:
         """A page, made now where it was not made before."""
-        made = self._made.pop(kind, None)
-        return cast(W, made) if made is not None else kind(*given)
+        if kind in self._wanted:
+            return kind(*self._wanted.pop(kind))
+        return cast(W, self._made.pop(kind))
 
 
 class StagePanel(QWidget):

@@ -36,7 +36,7 @@ class DeliverPanel(StagePanel):
         super().__init__(session, ready)
         self._attempt = Attempt(session)
         self._attempt.refused.connect(self.refuse)
-        self.files = ready.take(FilesPage, session)
+        self.files = ready.take(FilesPage)
         self.sheets, self.package = ready.take(SheetsPage), ready.take(HandoverPage)
         self.files.changed.connect(self.refresh)
         self.files.refused.connect(self.refuse)

@@ -56,7 +56,7 @@ class FormPanel(StagePanel):
         self.body.addWidget(self.says)
         self.body.addWidget(self.tabs, 1)
         self.tabs.setAccessibleName(tr("What is made of the sketches"))
-        self.views = ready.take(ViewsPage, session)
+        self.views = ready.take(ViewsPage)
         pages: tuple[tuple[str, Page], ...] = (
             (tr("Make"), self.make),
             (tr("Edges"), self.edges),

@@ -38,9 +38,9 @@ class MeasurePanel(StagePanel):
         sizes.setColumnStretch(1, 1)
         self._would.hide()
         self.body.addLayout(sizes)
-        self.units = ready.take(UnitView, session)
-        self.disagree = ready.take(DisagreeView, session)
-        self.placing = ready.take(Placing, session)
+        self.units = ready.take(UnitView)
+        self.disagree = ready.take(DisagreeView)
+        self.placing = ready.take(Placing)
         self.placing.would_be.connect(self._show_would_be)
         self.source_place = SourcePlace(session)
         for part in (self.units, self.disagree, self.placing, self.source_place):

@@ -56,7 +56,7 @@ class MendPanel(StagePanel):
         self._tabs = QTabWidget()
         self.body.addWidget(self._tabs, 1)
         self._tabs.setAccessibleName(tr("Findings and regions"))
-        self.findings = ready.take(FindingsPage, session)
+        self.findings = ready.take(FindingsPage)
         self.findings.flicker_wanted.connect(self._flicker_on)
         self._tabs.addTab(self.findings, tr("Findings"))
         self.regions = RowsView(
@@ -69,8 +69,8 @@ class MendPanel(StagePanel):
         )
         self.regions.selection().selectionChanged.connect(lambda *_: self._choose_region())
         self._tabs.addTab(self.regions, tr("Regions"))
-        self.sweep, self.trials = ready.take(SweepPage, session), ready.take(TrialsPage, session)
-        self.compare, self.reshape = ready.take(ComparePage, session), ready.take(ReshapePage, session)
+        self.sweep, self.trials = ready.take(SweepPage), ready.take(TrialsPage)
+        self.compare, self.reshape = ready.take(ComparePage), ready.take(ReshapePage)
         self._pages = {
             tr("Sweep"): self.sweep, tr("Trials"): self.trials, tr("Compare"): self.compare,
             tr("Reshape"): self.reshape,

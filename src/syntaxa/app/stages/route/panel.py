@@ -5,7 +5,6 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QTabWidget
 
 from syntaxa.app.session.session import Session
-from syntaxa.app.settings import Settings
 from syntaxa.app.shell.panel import Ready, StagePanel, scrolling
 from syntaxa.app.stages.route.came_in import CameIn
 from syntaxa.app.stages.route.picked import Picked
@@ -19,11 +18,11 @@ class RoutePanel(StagePanel):
 
     scrolls = False
 
-    def __init__(self, session: Session, ready: Ready, settings: Settings) -> None:
+    def __init__(self, session: Session, ready: Ready) -> None:
         super().__init__(session, ready)
-        self.rules, self.sketches = ready.take(Rules, session), ready.take(SketchList, session)
+        self.rules, self.sketches = ready.take(Rules), ready.take(SketchList)
         self.came_in = CameIn(session, self.rules)
-        self.picked = ready.take(Picked, session, settings)
+        self.picked = ready.take(Picked)
         self.tabs = QTabWidget()
         self.body.addWidget(self.tabs, 1)
         self.tabs.setAccessibleName(tr("What came in, rules, sketches, and what is picked"))

@@ -49,7 +49,7 @@ class RouteStage(Stage):
         return (Rules, own), (SketchList, own), (Picked, own, self.shell.settings)
 
     def make_panel(self) -> RoutePanel:
-        made = RoutePanel(self.shell.session, self.ready, self.shell.settings)
+        made = RoutePanel(self.shell.session, self.ready)
         made.came_in.select_wanted.connect(self.select_roots)
         made.came_in.hide_wanted.connect(self._hide)
         picked = made.picked
