@@ -2,8 +2,7 @@
 
 Glossary: a *mask* is a part as cells, each that it touches once it was grown by half the gap; a sheet is cells as
 well. Where a mask may lie without touching anything is one correlation (by FFT); of these places the one farthest to
-the left is
-taken, and of those the lowest. Whatever the cells say, parts never come nearer than the gap: masks are grown, not
+the left is taken, and of those the lowest. Whatever the cells say, parts never come nearer than the gap: masks are grown, not
 rounded.
 
 Cost: for each copy, turn and sheet n log n in the cells of a sheet.
@@ -12,10 +11,13 @@ Cost: for each copy, turn and sheet n log n in the cells of a sheet.
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import partial
+from typing import Any
 
 import numpy as np
+import numpy.typing as npt
 
 from syntaxa.cut.model import Turning, Way
 from syntaxa.cut.offsets.chains import area_of
@@ -28,6 +30,9 @@ from syntaxa.watching import still_wanted
 
 #: Cells of a sheet along its longer side, sheets and copies at the most.
 _CELLS, _MOST_SHEETS, _MOST_COPIES = 500, 200, 5000
+
+#: What a sheet or a mask comes to in waves, (rows, half of the columns and one).
+Spectrum = npt.NDArray[np.complexfloating[Any, Any]]
 
 #: mm; a gap that is none.
 _NO_GAP = 1e-6
@@ -85,23 +90,25 @@ class _Nesting:
         self._outlines, self._cell, self._gap, self._turns, self._way = outlines, cell, gap, turns, way
         self._shape, self._margin = shape, margin
         self._masks: dict[tuple[int, int], tuple[Bools, Floats]] = {}
-        self._sheets: list[Floats] = []
+        self._sheets: list[_Sheet] = []
+        #: Spectra of the masks of one part, by its turns: copies of a part come one after the other.
+        self._spectra: tuple[int, dict[int, Spectrum]] = (-1, {})
 
     def placed(self, part: int) -> Laid:
         """The next copy of a part, on the first sheet that has room."""
         still_wanted()
         for number in range(_MOST_SHEETS):
             if number == len(self._sheets):
-                self._sheets.append(np.zeros(self._shape, dtype=np.float32))
+                self._sheets.append(_Sheet(self._shape))
             best: tuple[tuple[int, int], int] | None = None
             for turn in range(len(self._turns)):
                 mask, _ = self._mask(part, turn)
-                at = _first_free(self._sheets[number], mask)
+                at = self._sheets[number].first_free(mask, partial(self._spectrum, part, turn))
                 if at is not None and (best is None or (at[1] + mask.shape[1], at[0]) < best[0]):
                     best, where = ((at[1] + mask.shape[1], at[0]), turn), at
             if best is not None:
                 return self._laid(part, number, best[1], where)
-            if not self._sheets[number].any():
+            if self._sheets[number].is_empty:
                 raise CutError(
                     "A part is larger than the sheet.", suggestion="Take a larger sheet, or let it be turned."
                 )
@@ -110,7 +117,7 @@ class _Nesting:
     def _laid(self, part: int, sheet: int, turn: int, at: tuple[int, int]) -> Laid:
         mask, corner = self._mask(part, turn)
         rows, columns = at
-        self._sheets[sheet][rows : rows + mask.shape[0], columns : columns + mask.shape[1]] += mask
+        self._sheets[sheet].take(mask, rows, columns)
         inner = self._margin - self._gap / 2
         x, y = inner + columns * self._cell - corner[0], inner + rows * self._cell - corner[1]
         return Laid(part, sheet, self._turns[turn], float(x), float(y))
@@ -123,6 +130,66 @@ class _Nesting:
             grown = offset_region([rows], -self._gap / 2).loops if self._gap > _NO_GAP else [rows]
             self._masks[key] = _cells(grown, self._cell, self._way)
         return self._masks[key]
+
+    def _spectrum(self, part: int, turn: int) -> Spectrum:
+        if self._spectra[0] != part:
+            self._spectra = part, {}
+        own = self._spectra[1]
+        if turn not in own:
+            own[turn] = np.conj(_spectrum_of(self._mask(part, turn)[0], self._shape))
+        return own[turn]
+
+
+class _Sheet:
+    """Which cells of a sheet are taken, and their spectrum, kept until another part is laid."""
+
+    def __init__(self, shape: tuple[int, int]) -> None:
+        self._cells = np.zeros(shape, dtype=np.float32)
+        self._spectrum: Spectrum | None = None
+        self.is_empty = True
+
+    def take(self, mask: Bools, row: int, column: int) -> None:
+        """Lays a part."""
+        self._cells[row : row + mask.shape[0], column : column + mask.shape[1]] += mask
+        self._spectrum, self.is_empty = None, False
+
+    def first_free(self, mask: Bools, spectrum: Callable[[], Spectrum]) -> tuple[int, int] | None:
+        """Row and column at which a mask touches nothing: the leftmost, and of those the lowest; None where there is
+        none. The spectrum is the conjugate of the mask's: their product is how many cells are touched, everywhere.
+        """
+        (height, width), shape = mask.shape, self._cells.shape
+        if height > shape[0] or width > shape[1]:
+            return None
+        if self.is_empty:
+            return 0, 0
+        # Wanted by few.
+        from scipy import fft
+
+        if self._spectrum is None:
+            self._spectrum = _spectrum_of(self._cells, shape)
+        touched = fft.irfft2(self._spectrum * spectrum(), _fast(shape))
+        # What would reach beyond the sheet comes round to its other side, and is left out.
+        free = touched[: shape[0] - height + 1, : shape[1] - width + 1] < 0.5
+        columns = np.flatnonzero(free.any(axis=0))
+        if not len(columns):
+            return None
+        column = int(columns[0])
+        return int(np.flatnonzero(free[:, column])[0]), column
+
+
+def _fast(shape: tuple[int, int]) -> tuple[int, int]:
+    """Sizes at least as large of which spectra are quickly made."""
+    from scipy import fft
+
+    return fft.next_fast_len(shape[0]), fft.next_fast_len(shape[1], real=True)
+
+
+def _spectrum_of(cells: Floats | Bools, shape: tuple[int, int]) -> Spectrum:
+    """Of cells in the lower left corner of a sheet of a shape."""
+    from scipy import fft
+
+    found: Spectrum = fft.rfft2(cells.astype(np.float32), _fast(shape))
+    return found
 
 
 def _turned(rows: Floats, angle: float) -> Floats:
@@ -147,23 +214,3 @@ def _cells(loops: Sequence[Floats], cell: float, way: Way) -> tuple[Bools, Float
     outer = max(wide, key=area_of)
     row, _ = crossed_edges(pieces_of_rows(outer, True), points)
     return (np.bincount(row, minlength=len(points)) % 2 == 1).reshape(rows, columns), low
-
-
-def _first_free(sheet: Floats, mask: Bools) -> tuple[int, int] | None:
-    """Row and column at which a mask touches nothing: the leftmost, and of those the lowest; None where there is
-    none.
-    """
-    if mask.shape[0] > sheet.shape[0] or mask.shape[1] > sheet.shape[1]:
-        return None
-    if not sheet.any():
-        return 0, 0
-    # Half a second to load, and wanted by few.
-    from scipy.signal import fftconvolve
-
-    touched = fftconvolve(sheet, mask[::-1, ::-1].astype(np.float32), mode="valid")
-    free = touched < 0.5
-    columns = np.flatnonzero(free.any(axis=0))
-    if not len(columns):
-        return None
-    column = int(columns[0])
-    return int(np.flatnonzero(free[:, column])[0]), column

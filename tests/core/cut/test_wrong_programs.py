@@ -139,13 +139,9 @@ def test_no_feed_at_all():
 
 @cache
 def made_by(kind, text):
-    """What is cut at each height, by facets: an oracle that knows nothing of the bench machine's judgement."""
-    done = good(kind)
-    return swept_by(played(text), dict(done.tools))
-
-
-def swept_by(read, tools):
-    levels = {}
+    """What is cut, by moves (height, places, radius): an oracle that knows nothing of the bench machine's judgement."""
+    read, tools = played(text), dict(good(kind).tools)
+    found = set()
     for move in read.moves[read.placed :]:
         tool = tools.get(move.tool) or next(iter(tools.values()))
         if move.cuts and move.on and tool.kind != "cone" and tool.radius:
@@ -153,23 +149,35 @@ def swept_by(read, tools):
             z = round(
                 max(move.start[2], move.end[2]) if points[0] != points[-1] else min(move.start[2], move.end[2]), 3
             )
-            levels.setdefault(z, []).append(shapely.LineString(points).buffer(tool.radius, quad_segs=16))
-    return {z: shapely.union_all(parts) for z, parts in levels.items()}
+            found.add((z, tuple(map(tuple, points)), tool.radius))
+    return frozenset(found)
 
 
-def changes_the_part(kind, text):
-    """Whether something else is cut away of the part or close to it, at some height, by more than rounding."""
-    one, other = made_by(kind, good(kind).text), made_by(kind, text)
-    near = as_polygon([rows for loops in good(kind).target.parts for rows in loops], 0.01).buffer(0.3)
-    return any(
-        cleared(one, z).symmetric_difference(cleared(other, z)).intersection(near).area > 0.1
-        for z in {*one, *other}
-        if z <= 0
+@cache
+def near_the_part(kind):
+    return as_polygon([rows for loops in good(kind).target.parts for rows in loops], 0.01).buffer(0.3)
+
+
+def swept(moves, z):
+    """What moves at a height or below it clear, by facets."""
+    return shapely.union_all(
+        [shapely.LineString(p).buffer(r, quad_segs=16) for height, p, r in moves if height <= z + 1e-6]
     )
 
 
-def cleared(levels, z):
-    return shapely.union_all([shape for height, shape in levels.items() if height <= z + 1e-6])
+def changes_the_part(kind, text):
+    """Whether something else is cut away of the part or close to it, at some height, by more than rounding.
+
+    What both programs do clears the same: they differ where moves of one alone do, less what the common ones clear.
+    """
+    one, other = made_by(kind, good(kind).text), made_by(kind, text)
+    for z in {height for height, _, _ in one | other if height <= 0}:
+        apart = swept(one - other, z).symmetric_difference(swept(other - one, z)).intersection(near_the_part(kind))
+        if apart.area > 0.1:
+            beside = [m for m in one & other if shapely.LineString(m[1]).distance(apart) < m[2]]
+            if apart.difference(swept(beside, z)).area > 0.1:
+                return True
+    return False
 
 
 def must_be_caught(kind, text):

@@ -9,12 +9,14 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 
 import numpy as np
-from scipy.optimize import least_squares
 
 from syntaxa.define.relations import add
 from syntaxa.define.unknowns import System
 
-Row = Callable[[np.ndarray], list[float]]
+Row = Callable[[np.ndarray], np.ndarray]
+
+#: By how much a coordinate is changed for a difference, and steps in which a solution near by is found or is not.
+_STEP, _MOST_STEPS = 1e-6, 40
 
 
 @dataclass
@@ -26,8 +28,23 @@ class Both:
     rows: list[Row] = field(default_factory=list)
 
     def off(self, v: np.ndarray, upto: int | None = None) -> np.ndarray:
-        """By how much each classical equation is off."""
-        return np.array([f for row in self.rows[:upto] for f in row(v)])
+        """By how much each classical equation is off, for coordinates (n,) or for several of them at once, (n, k)."""
+        return np.array([row(v) for row in self.rows[:upto]])
+
+    def slopes(self, v: np.ndarray, upto: int | None = None) -> np.ndarray:
+        """How each equation changes with each coordinate, by differences."""
+        aside = _STEP * np.eye(len(v))
+        return (self.off(v[:, None] + aside, upto) - self.off(v[:, None] - aside, upto)) / (2 * _STEP)
+
+    def solved(self, near: np.ndarray, upto: int | None = None) -> np.ndarray | None:
+        """A solution near by, by the shortest steps of Gauss and Newton; None where they find none."""
+        v = near
+        for _ in range(_MOST_STEPS):
+            off = self.off(v, upto)
+            if np.abs(off).max() < 1e-12:
+                return v
+            v = v - np.linalg.lstsq(self.slopes(v, upto), off, rcond=1e-8)[0]
+        return v if np.abs(self.off(v, upto)).max() <= 1e-9 else None
 
     def freedom(self, upto: int | None = None) -> int:
         """Degrees of freedom at a random point of the solutions near the start: rank of differences."""
@@ -37,14 +54,10 @@ class Both:
         dice = np.random.default_rng(7)
         best = len(v)
         for _ in range(3):
-            near = v + dice.normal(size=len(v)) * 0.8
-            there = least_squares(lambda w: self.off(w, upto), near, xtol=1e-15, ftol=1e-15, gtol=1e-15).x
-            if np.abs(self.off(there, upto)).max() > 1e-9:
+            there = self.solved(v + dice.normal(size=len(v)) * 0.8, upto)
+            if there is None:
                 continue
-            j = np.array(
-                [(self.off(there + e, upto) - self.off(there - e, upto)) / 2e-6 for e in np.eye(len(v)) * 1e-6]
-            )
-            size = np.linalg.svd(j, compute_uv=False)
+            size = np.linalg.svd(self.slopes(there, upto), compute_uv=False)
             best = min(best, len(v) - int((size > 1e-5 * max(size.max(), 1.0)).sum()))
         return best
 
@@ -96,32 +109,32 @@ def _say(both, dice, number, lines, circles, spots, where, span, level) -> None:
     m, n = where[p], where[q]
     if kind == "length":
         add(s, number, kind, [lines[i]], math.hypot(a, b))
-        both.rows.append(lambda w: [math.hypot(*one(w)) - math.hypot(a, b)])
+        both.rows.append(lambda w: np.hypot(*one(w)) - math.hypot(a, b))
     elif kind == "distance":
         far = math.dist(v[m : m + 2], v[n : n + 2])
         add(s, number, kind, [p, q], far)
-        both.rows.append(lambda w: [math.dist(w[m : m + 2], w[n : n + 2]) - far])
+        both.rows.append(lambda w: np.hypot(*(w[m : m + 2] - w[n : n + 2])) - far)
     elif kind == "radius":
         k = dice.randrange(2)
         at = where[circles[k].c] + 2
         add(s, number, kind, [circles[k]], v[at])
-        both.rows.append(lambda w: [w[at] - v[at]])
+        both.rows.append(lambda w: w[at] - v[at])
     elif kind == "equal radius":
         add(s, number, kind, circles)
         x, y = (where[c.c] + 2 for c in circles)
-        both.rows.append(lambda w: [w[x] - w[y]])
+        both.rows.append(lambda w: w[x] - w[y])
     elif kind in ("level", "upright"):
         add(s, number, kind, [lines[i]])
-        both.rows.append(lambda w: [one(w)[kind == "level"]])
+        both.rows.append(lambda w: one(w)[kind == "level"])
     elif kind == "equal length":
         add(s, number, kind, [lines[i], lines[j]])
-        both.rows.append(lambda w: [math.hypot(*one(w)) - math.hypot(*two(w))])
+        both.rows.append(lambda w: np.hypot(*one(w)) - np.hypot(*two(w)))
     else:
         add(s, number, kind, [lines[i], lines[j]])
         sign = kind == "parallel"
 
-        def turned(w: np.ndarray) -> list[float]:
+        def turned(w: np.ndarray) -> np.ndarray:
             (e, f), (g, h) = one(w), two(w)
-            return [(e * h - f * g if sign else e * g + f * h) / (math.hypot(e, f) * math.hypot(g, h))]
+            return (e * h - f * g if sign else e * g + f * h) / (np.hypot(e, f) * np.hypot(g, h))
 
         both.rows.append(turned)

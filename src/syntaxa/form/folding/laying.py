@@ -187,7 +187,7 @@ def _move(view: View, snaps: tuple[_Snap, _Snap], tolerance: float) -> None:
             points = tuple(map(place, shape.vertices)) if isinstance(shape, Polyline) else ()
             moved.append(Polyline(points, (0.0,) * len(points), False) if points else None)
     kept = [k for k, s in enumerate(moved) if s is not None]
-    view.shapes = [s for s in moved if s is not None]
+    view.redraw([s for s in moved if s is not None])
     view.hidden, view.numbers = [view.hidden[k] for k in kept], [view.numbers[k] for k in kept]
 
 
@@ -222,14 +222,16 @@ def _rounds_win(laid: Folded, tolerance: float) -> None:
         laid.size[axis] = float(laid.levels[axis][-1])
     for view in laid.views:
         to = moved[ROLES[view.role][0]], moved[ROLES[view.role][1]]
-        for k, shape in enumerate(view.shapes):
-            if isinstance(shape, Line):
-                a, b = (Point(_through(p.x, to[0]), _through(p.y, to[1])) for p in (shape.start, shape.end))
-                view.shapes[k] = Line(a, b)
+        view.redraw([_through(s, *to) if isinstance(s, Line) else s for s in view.shapes])
 
 
-def _through(x: float, moved: dict[float, float]) -> float:
-    return next((to for at, to in moved.items() if abs(at - x) < 1e-9), x)
+def _through(line: Line, moved_u: dict[float, float], moved_v: dict[float, float]) -> Line:
+    """A line whose ends lie at other levels, where these have moved."""
+
+    def found(x: float, moved: dict[float, float]) -> float:
+        return next((to for at, to in moved.items() if abs(at - x) < 1e-9), x)
+
+    return Line(*(Point(found(p.x, moved_u), found(p.y, moved_v)) for p in (line.start, line.end)))
 
 
 def _onto_curves(view: View, tolerance: float) -> None:
@@ -239,14 +241,15 @@ def _onto_curves(view: View, tolerance: float) -> None:
         s for s in view.shapes
         if isinstance(s, Line) and min(abs(s.start.x - s.end.x), abs(s.start.y - s.end.y)) > tolerance
     ]  # fmt: skip
-    for k, shape in enumerate(view.shapes):
-        if not isinstance(shape, Line):
-            continue
-        ends = [shape.start, shape.end]
+
+    def ended(line: Line) -> Line:
+        ends = [line.start, line.end]
         for e in (0, 1):
-            ends[e] = _on_slope(ends[e], ends[1 - e], [s for s in sloping if s is not shape], tolerance)
+            ends[e] = _on_slope(ends[e], ends[1 - e], [s for s in sloping if s is not line], tolerance)
             ends[e] = _on_round(ends[e], ends[1 - e], rounds, tolerance)
-        view.shapes[k] = Line(*ends)
+        return Line(*ends)
+
+    view.redraw([ended(s) if isinstance(s, Line) else s for s in view.shapes])
 
 
 def _on_slope(p: Point, q: Point, sloping: Sequence[Line], tolerance: float) -> Point:
@@ -286,19 +289,9 @@ def _on_round(p: Point, q: Point, rounds: Sequence[Circle | Arc], tolerance: flo
 def drawn_along(view: View, axis: int, level: float, tolerance: float) -> list[tuple[float, float]]:
     """Stretches along an axis of space that lines of a view cover at a level of its other axis."""
     which = 0 if ROLES[view.role][0] == axis else 1
-    out = []
-    for a, b in _straight_parts(view):
-        if abs(a[1 - which] - level) <= tolerance and abs(b[1 - which] - level) <= tolerance:
-            low, high = sorted((a[which], b[which]))
-            if high - low > 1e-9:
-                out.append((low, high))
-    return out
-
-
-def _straight_parts(view: View) -> list[tuple[tuple[float, float], tuple[float, float]]]:
-    lines = [s for s in view.shapes if isinstance(s, Line)]
-    lines += [p for s in view.shapes if isinstance(s, Polyline) for p in s.segments() if isinstance(p, Line)]
-    return [((s.start.x, s.start.y), (s.end.x, s.end.y)) for s in lines]
+    level_there = (np.abs(view.straight[:, :, 1 - which] - level) <= tolerance).all(axis=1)
+    along = np.sort(view.straight[level_there][:, :, which], axis=1).tolist()
+    return [(low, high) for low, high in along if high - low > 1e-9]
 
 
 def covered(stretches: Sequence[tuple[float, float]], low: float, high: float) -> float:

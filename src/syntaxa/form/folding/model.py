@@ -8,11 +8,14 @@ stands above the front view was seen from above; first angle: from below, and so
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Literal
+
+import numpy as np
 
 from syntaxa.drawing.model import Curve
 from syntaxa.form.model import Profile
-from syntaxa.geometry.shapes import Shape
+from syntaxa.geometry.shapes import Line, Polyline, Shape
 from syntaxa.geometry.types import Box, Floats
 
 Role = Literal["front", "top", "bottom", "right", "left"]
@@ -70,6 +73,18 @@ class View:
     shapes: list[Shape]
     hidden: list[bool]
     numbers: list[int]
+
+    @cached_property
+    def straight(self) -> Floats:
+        """Ends of all that is straight, (n, 2, 2)."""
+        lines = [s for s in self.shapes if isinstance(s, Line)]
+        lines += [p for s in self.shapes if isinstance(s, Polyline) for p in s.segments() if isinstance(p, Line)]
+        return np.array([(*s.start, *s.end) for s in lines], dtype=float).reshape(-1, 2, 2)
+
+    def redraw(self, shapes: list[Shape]) -> None:
+        """Takes other shapes for the same curves."""
+        self.shapes = shapes
+        self.__dict__.pop("straight", None)
 
     def curves(self, with_hidden: bool) -> list[Curve]:
         """As curves that are called by their numbers."""
