@@ -5,7 +5,7 @@ from __future__ import annotations
 import io
 import math
 import sys
-from functools import partial
+from functools import cache
 from pathlib import Path
 
 import ezdxf
@@ -65,12 +65,19 @@ def regions_at(curves, gap=1e-4):
     return regions_of(healed.edges, pieces.ids, "0")
 
 
+@cache
+def _truth(seed, loops, wall):
+    truth = damage.make_truth(seed, loops, min_wall=wall)
+    # Scoring takes most of the time; what it forgives is twenty-five times as much as these facets.
+    polygons = truth.polygons(FACETS)
+    truth.polygons = lambda: polygons
+    return truth
+
+
 def damaged(suite, seed, loops, **changes):
     """Truth and damaged curves of the corpus."""
-    truth = damage.make_truth(seed, loops, min_wall=0.6 if suite == "coarse" else 0.2)
+    truth = _truth(seed, loops, 0.6 if suite == "coarse" else 0.2)
     entities = damage.corrupt(truth, seed + 1, **{**damage.SUITES[suite], **changes})
-    # Scoring takes most of the time; what it forgives is twenty-five times as much as these facets.
-    truth.polygons = partial(truth.polygons, FACETS)
     return truth, [Curve(f"{k:x}", _shape(e), "0") for k, e in enumerate(entities)]
 
 

@@ -2,8 +2,8 @@
 
 Glossary: a *mask* is a part as cells, each that it touches once it was grown by half the gap; a sheet is cells as
 well. Where a mask may lie without touching anything is one correlation (by FFT); of these places the one farthest to
-the left is taken, and of those the lowest. Whatever the cells say, parts never come nearer than the gap: masks are grown, not
-rounded.
+the left is taken, and of those the lowest. Whatever the cells say, parts never come nearer than the gap: masks are
+grown, not rounded.
 
 Cost: for each copy, turn and sheet n log n in the cells of a sheet.
 """
@@ -184,7 +184,7 @@ def _fast(shape: tuple[int, int]) -> tuple[int, int]:
     return fft.next_fast_len(shape[0]), fft.next_fast_len(shape[1], real=True)
 
 
-def _spectrum_of(cells: Floats | Bools, shape: tuple[int, int]) -> Spectrum:
+def _spectrum_of(cells: npt.NDArray[Any], shape: tuple[int, int]) -> Spectrum:
     """Of cells in the lower left corner of a sheet of a shape."""
     from scipy import fft
 

@@ -5,7 +5,9 @@ Native code that meets a damaged file may loop, eat memory or end its process; h
 
 from __future__ import annotations
 
+import os
 import re
+import select
 import subprocess
 import sys
 import tempfile
@@ -14,13 +16,15 @@ from pathlib import Path
 
 import msgspec
 
-from syntaxa.errors import Cancelled, IntakeError, Progress
-from syntaxa.intake.dwg.convert import Converted
+from syntaxa.errors import IntakeError, Progress
 from syntaxa.intake.dxf.reader import read as read_dxf
 from syntaxa.intake.model import PLAIN, NotRead, ReadOptions, Received
 
 #: Bytes and seconds of the processor that the child may use.
 _MEMORY, _SECONDS = 4 << 30, 90
+
+#: Seconds between two looks at whether the drawing is still wanted.
+_LOOK = 0.1
 
 _UNITS = {"millimeter": "mm", "centimeter": "cm", "meter": "m", "kilometer": "km", "inch": "in", "foot": "ft",
           "yard": "yd", "mil": "mil", "micron": "um", "decimeter": "dm"}  # fmt: skip
@@ -42,6 +46,22 @@ _TYPES = {"line": "LINE", "arc": "ARC", "circle": "CIRCLE", "ellipse": "ELLIPSE"
           "polyline": "LWPOLYLINE POLYLINE", "text": "TEXT", "m_text": "MTEXT", "insert": "INSERT", "point": "POINT",
           "hatch": "HATCH", "dimension": "DIMENSION", "leader": "LEADER", "face": "SOLID TRACE 3DFACE",
           "unknown": "RAY XLINE"}  # fmt: skip
+
+
+class Converted(msgspec.Struct, frozen=True):
+    """What the DXF of a DWG does not carry.
+
+    version, unit  as the DWG states them
+    entities       type and handle (hex) of each entity of model space, in order
+    unknown        types that could not be carried over, with their number
+    warnings       what the converter had to say
+    """
+
+    version: str
+    unit: str
+    entities: list[tuple[str, str]]
+    unknown: dict[str, int]
+    warnings: list[str]
 
 
 def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAIN) -> Received:
@@ -106,22 +126,19 @@ def _converted(name: str, data: bytes, progress: Progress) -> tuple[Converted, b
 
 
 def _wait(child: subprocess.Popen[bytes], progress: Progress, name: str) -> None:
-    waited = 0.0
+    waited, ending = 0.0, os.pidfd_open(child.pid)
     try:
-        while True:
-            try:
-                child.wait(0.1)
-            except subprocess.TimeoutExpired:
-                waited += 0.1
-                progress(0.5 * waited / (waited + 2))
-                if waited > 2 * _SECONDS:
-                    raise _beyond(name) from None
-            else:
-                return
-    except (Cancelled, IntakeError):
+        while not select.select([ending], [], [], _LOOK)[0]:
+            waited += _LOOK
+            progress(0.5 * waited / (waited + 2))
+            if waited > 2 * _SECONDS:
+                raise _beyond(name)
+    except BaseException:
         child.kill()
-        child.wait()
         raise
+    finally:
+        os.close(ending)
+        child.wait()
 
 
 def _beyond(name: str) -> IntakeError:
