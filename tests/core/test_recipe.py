@@ -223,8 +223,9 @@ def test_the_same_work_goes_to_a_cluster(recipe, drawings, tmp_path):
             assert [c.shape for c in mine] == [c.shape for c in theirs]
 
 
-def test_a_scheduler_that_is_not_there_is_told(recipe, drawings, tmp_path):
+def test_a_scheduler_that_is_not_there_is_told(recipe, drawings, tmp_path, monkeypatch):
     pytest.importorskip("distributed")
+    monkeypatch.setattr(batch, "_PATIENCE", "1s")
     with pytest.raises(JobError, match="no scheduler at"):
         run_many(recipe, drawings, tmp_path / "out", scheduler="tcp://127.0.0.1:1")
 

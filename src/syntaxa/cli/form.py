@@ -9,6 +9,7 @@ from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.define import defined_job, mended_job
+from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import (
     BodyRecord,
     FailedRecord,
@@ -21,7 +22,6 @@ from syntaxa.cli.tables import table
 from syntaxa.deliver.solids import SOLID_ENDINGS, deliver_solids
 from syntaxa.deliver.write import ENDINGS, deliver
 from syntaxa.drawing.state import State
-from syntaxa.form.asking import SHOP
 from syntaxa.form.base import FormStep
 from syntaxa.form.bodies import DescribeBody
 from syntaxa.form.choosing import Axis
@@ -32,29 +32,24 @@ from syntaxa.form.part import Body, Formed
 from syntaxa.form.raising import RaiseBy, RaiseRegions, TurnRegions
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
-from syntaxa.job.worker import Worker
 
 
 def formed_file(options: argparse.Namespace) -> FormRecord:
     """Does all that the options ask for and writes the outputs."""
     began = time.perf_counter()
     outputs = _outputs(options)
-    solids = Worker(preload=SHOP)
-    try:
-        evaluator = Evaluator(solids=solids)
-        job = mended_job(options, evaluator)
-        if options.set:
-            job, _ = defined_job(job, options, evaluator)
-        if not is_asked(options):
-            raise UsageError(
-                "Nothing says what is to be made.",
-                suggestion="Give --thickness, --thickness-by, --turn-about or --views.",
-            )
-        job, evaluation = formed(job, options, evaluator)
-        written, notes = _write(evaluation, outputs)
-        return _record(evaluation.state.part(Formed), written, notes, time.perf_counter() - began)
-    finally:
-        solids.close()
+    evaluator = solid_evaluator()
+    job = mended_job(options, evaluator)
+    if options.set:
+        job, _ = defined_job(job, options, evaluator)
+    if not is_asked(options):
+        raise UsageError(
+            "Nothing says what is to be made.",
+            suggestion="Give --thickness, --thickness-by, --turn-about or --views.",
+        )
+    job, evaluation = formed(job, options, evaluator)
+    written, notes = _write(evaluation, outputs)
+    return _record(evaluation.state.part(Formed), written, notes, time.perf_counter() - began)
 
 
 def is_asked(options: argparse.Namespace) -> bool:

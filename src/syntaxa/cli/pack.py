@@ -8,9 +8,10 @@ from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.cut import cut_steps
+from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import PackedFileRecord, PackRecord
 from syntaxa.cli.tables import table
-from syntaxa.cli.whole import evaluator_for, whole_job
+from syntaxa.cli.whole import whole_job
 from syntaxa.deliver.write import Output
 from syntaxa.job.handover import USUAL, Handover, check_wanted, hand_over, kinds_in
 
@@ -23,14 +24,14 @@ def pack_file(options: argparse.Namespace) -> PackRecord:
     kinds = kinds_in(options.kinds.split(",")) if options.kinds else USUAL
     wanted = Handover(kinds, options.names, options.rev, Output(options.output_unit, beside=options.beside))
     check_wanted(wanted)
-    with evaluator_for(options) as evaluator:
-        job, evaluation = whole_job(options, evaluator)
-        if options.machine:
-            for step in cut_steps(options):
-                job = job.with_step(step)
-            evaluation = evaluator.evaluate(job)
-        made = time.strftime("%d %B %Y, %H:%M")
-        package = hand_over(job, evaluation, evaluator, wanted, output, made, is_asked=bool(options.kinds))
+    evaluator = solid_evaluator()
+    job, evaluation = whole_job(options, evaluator)
+    if options.machine:
+        for step in cut_steps(options):
+            job = job.with_step(step)
+        evaluation = evaluator.evaluate(job)
+    made = time.strftime("%d %B %Y, %H:%M")
+    package = hand_over(job, evaluation, evaluator, wanted, output, made, is_asked=bool(options.kinds))
     files = [PackedFileRecord(name, size, digest) for name, size, digest in package.digests()]
     return PackRecord("syntaxa.pack/1", files, [str(output)], package.notes)
 

@@ -8,8 +8,9 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import DisagreeRecord, NotCarriedRecord, SheetRecord, SheetViewRecord
-from syntaxa.cli.whole import evaluator_for, whole_job
+from syntaxa.cli.whole import whole_job
 from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES
@@ -37,15 +38,15 @@ def sheet_file(options: argparse.Namespace) -> SheetRecord:
     if not 1 <= options.dots <= 10_000:
         raise UsageError("The dots to the inch of a picture are 1 to 10,000.")
     options = _with_layout(options)
-    with evaluator_for(options) as evaluator:
-        _, evaluation = whole_job(options, evaluator)
-        sheet = _sheet(options, evaluation.state)
-        job = Path(options.file).stem
-        if options.each_part:
-            return _each_part(options, evaluation, sheet, job)
-        sources = Sources(evaluation.state, evaluation.context(), evaluation.changes)
-        made = made_sheet(sheet, evaluation.state, evaluation.context(), job, sources)
-        return _written([made], [output], options, evaluation)
+    evaluator = solid_evaluator()
+    _, evaluation = whole_job(options, evaluator)
+    sheet = _sheet(options, evaluation.state)
+    job = Path(options.file).stem
+    if options.each_part:
+        return _each_part(options, evaluation, sheet, job)
+    sources = Sources(evaluation.state, evaluation.context(), evaluation.changes)
+    made = made_sheet(sheet, evaluation.state, evaluation.context(), job, sources)
+    return _written([made], [output], options, evaluation)
 
 
 def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet, job: str) -> SheetRecord:

@@ -29,6 +29,9 @@ from syntaxa.measure.steps import ChooseUnit
 from syntaxa.mend.model import is_fault
 from syntaxa.mend.steps import MendFindings, survey_state
 
+#: How long a scheduler is waited for.
+_PATIENCE = "10s"
+
 #: Does one drawing, given its path and those of what is written.
 Work = Callable[[Path, Sequence[Path]], "Outcome"]
 
@@ -210,7 +213,7 @@ def _on_cluster(
             suggestion="Install the extra “cluster”.",
         ) from None
     try:
-        client = cluster.Client(str(address), timeout="10s", set_as_default=False)
+        client = cluster.Client(str(address), timeout=_PATIENCE, set_as_default=False)
     except (OSError, ValueError) as error:
         raise JobError(f"There is no scheduler at {address} ({type(error).__name__}).") from error
     with client, client.as_current():
