@@ -185,6 +185,7 @@ def pictures() -> bool:
     from PyQt6.QtCore import QPointF
     from PyQt6.QtWidgets import QApplication
 
+    from syntaxa.app.stages.form.space.scene import part_of_body
     from syntaxa.app.stages.form.space.view import SpaceView
     from syntaxa.form.model import Mesh
 
@@ -200,19 +201,21 @@ def pictures() -> bool:
     mesh = Mesh(points, np.tile([0, 0, 1.0], (len(points), 1)), triangles, np.zeros(len(triangles), int),
                 np.zeros((0, 2, 3)), np.zeros(0, int))  # fmt: skip
     body = only(RaiseRegions("R", "S", high="5").apply(state(sketch("S", box(0, 0, 9, 9))))[0])
-    view.show_parts(((body, mesh),), ())
-    view.grab()
+    view.show_parts((part_of_body(body, mesh),))
+    view.come_to_rest()
 
     def frame() -> None:
         view.camera = view.camera.orbited(3, 1)
         view._changed(moving=True)
         view.grab()
+        while view.is_drawing:
+            application.processEvents()
+        view.grab()
 
     for _ in range(4):
         frame()
     good = told(f"a frame of {len(triangles)} triangles while moving", milliseconds(frame, 15), FRAME, "ms")
-    view._changed()
-    view.at(QPointF(450, 350))
+    view.come_to_rest()
     good &= told("a hover", milliseconds(lambda: view.at(QPointF(440, 340)), 15), HOVER, "ms")
     application.quit()
     return good

@@ -6,6 +6,7 @@ import json
 
 import pytest
 import trimesh
+from specimens import dxf_of
 
 from syntaxa.cli.main import run
 from syntaxa.demo.flange import flange_dxf
@@ -82,8 +83,10 @@ def test_what_makes_no_sense_is_one_sentence(flange, capsys, asked, says):
     assert says in capsys.readouterr().err
 
 
-def test_edges_that_fail_are_told_and_strict_says_so(flange, capsys):
-    asked = (str(flange), "--thickness", "8", "--fillet", "rims=6", "--strict")
+def test_edges_that_fail_are_told_and_strict_says_so(tmp_path, capsys):
+    path = tmp_path / "plate.dxf"
+    path.write_bytes(dxf_of(lambda space, _: space.add_lwpolyline([(0, 0), (40, 0), (40, 25), (0, 25)], close=True)))
+    asked = (str(path), "--unit", "mm", "--thickness", "8", "--fillet", "rims=6", "--strict")
     status = command(*asked, "--json")
     record = told(capsys) if status != 2 else None
     assert status == 1

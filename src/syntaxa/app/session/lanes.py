@@ -5,6 +5,7 @@ from __future__ import annotations
 import logging
 import threading
 from collections.abc import Callable
+from contextlib import nullcontext
 from typing import Any
 
 from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
@@ -30,9 +31,10 @@ class _Signals(QObject):
 class _Task(QRunnable):
     """A pure piece of work on an immutable snapshot."""
 
-    def __init__(self, work: Work) -> None:
+    def __init__(self, work: Work, makes_many: bool) -> None:
         super().__init__()
         self.setAutoDelete(False)
+        self._makes_many = makes_many
         self.signals = _Signals()
         self.stop = threading.Event()
         self._work = work
@@ -46,7 +48,7 @@ class _Task(QRunnable):
         self.signals.progress.emit(fraction)
 
     def run(self) -> None:
-        with uncollected(), watched(self._check):
+        with uncollected() if self._makes_many else nullcontext(), watched(self._check):
             self._run()
 
     def _run(self) -> None:
@@ -67,13 +69,17 @@ class _Task(QRunnable):
 
 
 class Lane(QObject):
-    """Runs one piece of work at a time; a new one makes the old one stale."""
+    """Runs one piece of work at a time; a new one makes the old one stale.
+
+    makes_many   whether curves may be made in it by the hundred thousand
+    """
 
     progress = pyqtSignal(str, float)
     changed = pyqtSignal()
 
-    def __init__(self, parent: QObject) -> None:
+    def __init__(self, parent: QObject, makes_many: bool = True) -> None:
         super().__init__(parent)
+        self._makes_many = makes_many
         self._running: list[_Task] = []
         self._newest: _Task | None = None
         self.title = ""
@@ -96,7 +102,7 @@ class Lane(QObject):
         Without `stopped`, being stopped is told as a failure.
         """
         self.give_up()
-        task = _Task(work)
+        task = _Task(work, self._makes_many)
         self._newest, self.title = task, title
         self._running.append(task)
         task.signals.progress.connect(lambda share: self.progress.emit(title, share) if task is self._newest else None)

@@ -4590,6 +4590,10 @@ X {4:.3f} Y {5:.3f}{6}</translation>
         <translation>Von Hand</translation>
     </message>
     <message>
+        <source>Drawing in space</source>
+        <translation>Es wird im Raum gezeichnet</translation>
+    </message>
+    <message>
         <source>Reading the views…</source>
         <translation>Die Ansichten werden gelesen…</translation>
     </message>
@@ -12511,11 +12515,11 @@ daneben {6}, {7:.1f} s</translation>
         <translation>Es wird gezeigt, was das täte</translation>
     </message>
     <message>
-        <source>Solids</source>
-        <translation>Körper</translation>
+        <source>Solids and sketches</source>
+        <translation>Körper und Skizzen</translation>
     </message>
     <message>
-        <source>Trying</source>
+        <source>Trying it</source>
         <translation>Es wird versucht</translation>
     </message>
     <message>

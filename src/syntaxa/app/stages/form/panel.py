@@ -15,13 +15,14 @@ from syntaxa.app.stages.form.edges_page import EdgesPage
 from syntaxa.app.stages.form.make_page import MakePage
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.planes_page import PlanesPage
+from syntaxa.app.stages.form.shown import SHOWN
 from syntaxa.app.stages.form.views_page import ViewsPage
 from syntaxa.app.widgets.labels import button, label, lines_kept, row_of, set_role
 from syntaxa.app.words import tr
 from syntaxa.drawing.step import Step
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import Reach
-from syntaxa.form.views import SPACE, Space
+from syntaxa.form.views import Space
 
 Page = MakePage | EdgesPage | BodiesPage | PlanesPage | ViewsPage
 
@@ -95,10 +96,10 @@ class FormPanel(StagePanel):
         self.setEnabled(state is not None)
         if state is None:
             return
-        space = self.session.view(SPACE)
+        shown = self.session.view(SHOWN)
         part = state.part(Formed)
-        if space is not None:
-            self.space = space
+        if shown is not None:
+            self.space = shown.space
         self.says.setText(self._refused or self._sentence(part))
         set_role(self.says, "warning" if self._refused else "dim")
         self.make.show_parts(self.space, part, self.picked)

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 
-from syntaxa.app.stages.form.space.scene import Target
+from syntaxa.app.stages.form.space.scene import Scene, Target
 from syntaxa.app.words import counted
 from syntaxa.drawing.descent import RegionRef
 
@@ -26,12 +25,9 @@ class Picked:
             return Picked(tuple(t for t in self.targets if t != target))
         return Picked((*self.targets, target))
 
-    def alive(self, there: Iterable[Target]) -> Picked:
+    def alive(self, scene: Scene) -> Picked:
         """What of it is still there."""
-        if not self.targets:
-            return self
-        known = set(there)
-        kept = tuple(t for t in self.targets if t in known)
+        kept = tuple(t for t in self.targets if scene.numbers(t))
         return self if len(kept) == len(self.targets) else Picked(kept)
 
     def regions(self) -> dict[str, tuple[RegionRef, ...]]:

@@ -21,6 +21,7 @@ from syntaxa.app.stages.form.measuring import Measuring
 from syntaxa.app.stages.form.panel import FormPanel
 from syntaxa.app.stages.form.picked import Picked
 from syntaxa.app.stages.form.planes_page import PlanesPage
+from syntaxa.app.stages.form.shown import SHOWN, TRIED_SHOWN
 from syntaxa.app.stages.form.space.scene import Target
 from syntaxa.app.stages.form.views_page import ViewsPage
 from syntaxa.app.words import tr
@@ -28,7 +29,7 @@ from syntaxa.form.annotating import OnSolid
 from syntaxa.form.base import FormStep
 from syntaxa.form.part import Formed
 from syntaxa.form.raising import RaiseRegions
-from syntaxa.form.views import DIMENSIONS, SPACE, TRIED_FORM
+from syntaxa.form.views import DIMENSIONS
 from syntaxa.geometry.types import Box
 
 
@@ -105,6 +106,10 @@ class FormStage(Stage):
     def left(self) -> None:
         self._think(None)
 
+    def stop(self) -> None:
+        if "space" in self.__dict__:
+            self.space.view.stop()
+
     def _draw_box(self) -> None:
         """The next drag on the sheet names a view."""
         role = self.own_panel.views.chosen_role
@@ -127,7 +132,7 @@ class FormStage(Stage):
             self.own_panel.begin_again()
         if "space" in self.__dict__:
             # What was there of another drawing is gone before the new one is looked at.
-            self.space.view.show_parts((), ())
+            self.space.view.show_parts(())
             self.space.view.forget_place()
         # The front can be had from now on.
         self.shell.front_changed.emit()
@@ -140,16 +145,13 @@ class FormStage(Stage):
         if self.front() is None:
             return
         self.space.dress(self.shell.dress.lengths, self.shell.dress.tokens)
-        space = self.shell.session.view(SPACE)
-        if space is not None:
-            tried = self.shell.session.view(TRIED_FORM, self._thought) if self._thought is not None else None
-            bodies = space.bodies
-            if tried is not None and tried.bodies:
-                changed = {b.name for b, _ in tried.bodies}
-                bodies = (*(p for p in space.bodies if p[0].name not in changed), *tried.bodies)
-            self.space.view.show_parts(bodies, space.flats, space.used)
-            self._show_picked(self._picked.alive(self.space.view.scene.targets))
-            if tried is not None:
+        shown = self.shell.session.view(SHOWN)
+        if shown is not None:
+            found = self.shell.session.view(TRIED_SHOWN, self._thought) if self._thought is not None else None
+            self.space.view.show_parts(shown.parts if found is None else found.beside(shown))
+            self._show_picked(self._picked.alive(self.space.view.scene))
+            if found is not None:
+                tried = found.tried
                 panel.says.setText(tried.refused or tr("As it would be. {0}", tried.says))
         self._show_dimensions()
 

@@ -10,9 +10,10 @@ from __future__ import annotations
 from typing import Any
 
 import numpy as np
+import numpy.typing as npt
 
 from syntaxa.app.stages.form.space.camera import Camera
-from syntaxa.app.stages.form.space.look import Look
+from syntaxa.app.stages.form.space.look import WHOLE, Look
 from syntaxa.app.stages.form.space.scene import Facets, Scene, Strokes
 from syntaxa.geometry.types import Floats, Ints
 
@@ -69,6 +70,9 @@ void main() {
 }
 """
 
+#: A value, or several, for each pixel from the top down.
+Pixels = npt.NDArray[np.unsignedinteger[Any]]
+
 _FACET = np.dtype([("place", "f4", 3), ("normal", "f4", 3), ("colour", "f4", 3), ("number", "u4")])
 _STROKE = np.dtype([("place", "f4", 3), ("other", "f4", 3), ("hand", "f4"), ("colour", "f4", 3), ("number", "u4")])
 
@@ -84,9 +88,6 @@ _DEPTH = 4.0
 #: How the library is told that there is no window.
 _OFF_SCREEN: dict[str, Any] = {"backend": "egl"}
 
-#: No cut: everything lies on its near side.
-WHOLE = (0.0, 0.0, 0.0, 1.0)
-
 
 class Renderer:
     """Draws scenes into bytes; raises whatever the library does where there is no OpenGL."""
@@ -101,6 +102,8 @@ class Renderer:
             self._facets = context.program(vertex_shader=_FACET_VERTEX, fragment_shader=_FACET_FRAGMENT)
             self._lines = context.program(vertex_shader=_LINE_VERTEX, fragment_shader=_LINE_FRAGMENT)
         self._arrays: list[Any] = []
+        #: Buffers of corners, with what is in them.
+        self._corners: list[tuple[Any, Any]] = []
         self._size = (0, 0)
         self._targets: list[Any] = []
         self._scene: Scene | None = None
@@ -109,15 +112,22 @@ class Renderer:
         self.ratio = 1.0
 
     def load(self, scene: Scene) -> None:
-        """Takes a scene."""
+        """Takes a scene, which has no colours yet."""
         self._scene = scene
         with self._context:
             for old in self._arrays:
                 old.release()
-            self._arrays = []
+            self._arrays, self._corners = [], []
             self._solid = self._uploaded(scene.facets)
             self._film = self._uploaded(scene.films)
             self._stroke = self._ribbons(scene.strokes, scene.middle)
+
+    def dress(self, colours: Floats) -> None:
+        """Takes the colours of all numbers, (targets + 1, 3)."""
+        with self._context:
+            for held, rows in self._corners:
+                rows["colour"] = colours[rows["number"]]
+                held.write(rows.tobytes())
 
     def _ribbons(self, strokes: Strokes, middle: Floats) -> Any:
         """Lines as four corners and two triangles each."""
@@ -126,7 +136,6 @@ class Renderer:
         rows["place"] = strokes.ends[:, _ENDS] - middle
         rows["other"] = strokes.ends[:, [1 - e for e in _ENDS]] - middle
         rows["hand"] = _HANDS
-        rows["colour"] = strokes.colour[:, None]
         rows["number"] = strokes.target[:, None]
         index = (4 * np.arange(count)[:, None] + _CORNERS.ravel()).ravel()
         names = ("place", "other", "hand", "colour", "number")
@@ -136,22 +145,23 @@ class Renderer:
         rows = np.zeros(len(facets.points), _FACET)
         assert self._scene is not None, "a scene is being loaded"
         rows["place"] = facets.points - self._scene.middle
-        rows["normal"], rows["colour"], rows["number"] = facets.normals, facets.colour, facets.target
+        rows["normal"], rows["number"] = facets.normals, facets.target
         names = ("place", "normal", "colour", "number")
         return self._array(self._facets, rows, "3f 3f 3f 1u", names, facets.index)
 
     def _array(self, program: Any, rows: Any, layout: str, names: tuple[str, ...], index: Ints) -> Any:
         if not len(index):
             return None
-        held = self._context.buffer(rows.tobytes())
+        held = self._context.buffer(reserve=rows.nbytes)
+        self._corners.append((held, rows))
         order = self._context.buffer(index.astype("i4").tobytes())
         self._arrays += [held, order]
         made = self._context.vertex_array(program, [(held, layout, *names)], order, 4)
         self._arrays.append(made)
         return made
 
-    def picture(self, camera: Camera, look: Look, smooth: bool) -> bytes:
-        """Rows of RGBA from the bottom up."""
+    def picture(self, camera: Camera, look: Look, smooth: bool) -> Pixels:
+        """Rows of RGBA, (height, width, 4)."""
         with self._context:
             self._sized(camera.width, camera.height)
             if smooth and self._samples:
@@ -159,16 +169,16 @@ class Renderer:
                 self._context.copy_framebuffer(self._plain, self._many)
             else:
                 self._draw(self._plain, camera, look)
-            data: bytes = self._plain.read(components=4)
-            return data
+            flat = np.frombuffer(self._plain.read(components=4), np.uint8)
+        return np.ascontiguousarray(flat.reshape(camera.height, camera.width, 4)[::-1])
 
-    def numbers(self, camera: Camera, look: Look) -> Ints:
+    def numbers(self, camera: Camera, look: Look) -> Pixels:
         """The number of what is seen in each pixel, (height, width), 0 for nothing."""
         with self._context:
             self._sized(camera.width, camera.height)
             self._draw(self._numbered, camera, look, numbered=True)
             flat = np.frombuffer(self._number.read(), "u4")
-        return np.asarray(flat.reshape(camera.height, camera.width)[::-1].astype(np.int64))
+        return np.ascontiguousarray(flat.reshape(camera.height, camera.width)[::-1])
 
     def _sized(self, width: int, height: int) -> None:
         if self._size == (width, height):

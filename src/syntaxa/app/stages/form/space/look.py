@@ -1,4 +1,4 @@
-"""How the view in space looks: its ground, the colour of cut material, and what is seen through."""
+"""How the view in space looks: its ground, the colour of cut material, what is seen through, and what is cut away."""
 
 from __future__ import annotations
 
@@ -7,6 +7,12 @@ from dataclasses import dataclass
 from syntaxa.app.theme.tokens import Tokens
 
 Rgb = tuple[float, float, float]
+
+#: A cut: what lies where a x + b y + c z + d < 0 is left out.
+Plane = tuple[float, float, float, float]
+
+#: No cut: everything lies on its near side.
+WHOLE: Plane = (0.0, 0.0, 0.0, 1.0)
 
 
 @dataclass(frozen=True, slots=True)

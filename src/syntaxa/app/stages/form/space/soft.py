@@ -8,7 +8,7 @@ from PyQt6.QtGui import QColor, QImage, QPainter, QPolygonF
 
 from syntaxa.app.canvas.render import lines_of
 from syntaxa.app.stages.form.space.camera import Camera
-from syntaxa.app.stages.form.space.look import Look
+from syntaxa.app.stages.form.space.look import Look, Plane
 from syntaxa.app.stages.form.space.scene import Facets, Scene
 from syntaxa.geometry.types import Bools, Floats, Ints
 
@@ -19,18 +19,18 @@ _SHADES = 48
 _BEFORE = 2e-3
 
 
-def paint(image: QImage, scene: Scene, camera: Camera, look: Look, cut: tuple[float, float, float, float]) -> None:
-    """Paints a scene over the whole image."""
+def paint(image: QImage, scene: Scene, colours: Floats, camera: Camera, look: Look, cut: Plane) -> None:
+    """Paints a scene over the whole image; `colours` (targets + 1, 3) are those of its numbers."""
     image.fill(QColor.fromRgbF(*look.ground))
     painter = QPainter(image)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    _facets(painter, scene.facets, camera, cut, 0.3 if look.see_through else 1.0, lit=True)
-    _strokes(painter, scene, camera, cut)
-    _facets(painter, scene.films, camera, cut, look.film, lit=False)
+    _facets(painter, scene.facets, colours, camera, cut, 0.3 if look.see_through else 1.0, lit=True)
+    _strokes(painter, scene, colours, camera, cut)
+    _facets(painter, scene.films, colours, camera, cut, look.film, lit=False)
     painter.end()
 
 
-def pick(scene: Scene, camera: Camera, x: float, y: float, reach: float, cut: tuple[float, float, float, float]) -> int:
+def pick(scene: Scene, camera: Camera, x: float, y: float, reach: float, cut: Plane) -> int:
     """The number of what is seen at a pixel, lines within reach first; 0 for nothing."""
     depth, face = _face_at(scene.facets, camera, x, y, cut)
     line = _line_at(scene, camera, (x, y), reach, depth, cut)
@@ -39,12 +39,12 @@ def pick(scene: Scene, camera: Camera, x: float, y: float, reach: float, cut: tu
     return face or _face_at(scene.films, camera, x, y, cut)[1]
 
 
-def _kept(points: Floats, cut: tuple[float, float, float, float]) -> Bools:
+def _kept(points: Floats, cut: Plane) -> Bools:
     return np.asarray(points @ np.array(cut[:3]) + cut[3] >= 0)
 
 
 def _facets(
-    painter: QPainter, facets: Facets, camera: Camera, cut: tuple[float, float, float, float], alpha: float, lit: bool
+    painter: QPainter, facets: Facets, own: Floats, camera: Camera, cut: Plane, alpha: float, lit: bool
 ) -> None:
     if not len(facets.index):
         return
@@ -60,7 +60,7 @@ def _facets(
     light /= np.linalg.norm(light)
     shade = 0.45 + 0.40 * np.maximum(flat[seen] @ light, 0) + 0.15 * np.abs(flat[seen] @ eye)
     shade = np.round(shade * _SHADES) / _SHADES if lit else np.ones(len(pixels))
-    colours = np.clip(facets.colour[facets.index[seen, 0]] * shade[:, None], 0, 1)[order]
+    colours = np.clip(own[facets.target[facets.index[seen, 0]]] * shade[:, None], 0, 1)[order]
     places = pixels[order, :, :2]
     painter.setRenderHint(QPainter.RenderHint.Antialiasing, alpha == 1.0)
     brushes: dict[tuple[float, ...], QColor] = {}
@@ -72,14 +72,14 @@ def _facets(
         painter.drawPolygon(QPolygonF([QPointF(px, py) for px, py in corners_at]))
 
 
-def _strokes(painter: QPainter, scene: Scene, camera: Camera, cut: tuple[float, float, float, float]) -> None:
+def _strokes(painter: QPainter, scene: Scene, own: Floats, camera: Camera, cut: Plane) -> None:
     """Lines that no facet hides at their middle."""
     ends = scene.strokes.ends
     if not len(ends):
         return
     pixels = camera.pixels(ends.reshape(-1, 3)).reshape(-1, 2, 3)
     seen = _kept(ends.mean(axis=1), cut) & _before(scene, camera, pixels.mean(axis=1))
-    colours, which = np.unique(scene.strokes.colour[seen], axis=0, return_inverse=True)
+    colours, which = np.unique(own[scene.strokes.target[seen]], axis=0, return_inverse=True)
     for k, colour in enumerate(colours.tolist()):
         own = pixels[seen][which.reshape(-1) == k][:, :, :2].reshape(-1, 4)
         painter.setPen(QColor.fromRgbF(*colour))
@@ -115,9 +115,7 @@ def _cells(points: Floats, camera: Camera) -> tuple[Ints, Ints]:
     return x, y
 
 
-def _face_at(
-    facets: Facets, camera: Camera, x: float, y: float, cut: tuple[float, float, float, float]
-) -> tuple[float, int]:
+def _face_at(facets: Facets, camera: Camera, x: float, y: float, cut: Plane) -> tuple[float, int]:
     """Depth and number of the nearest facet at a pixel."""
     if not len(facets.index):
         return -np.inf, 0
@@ -145,7 +143,7 @@ def _line_at(
     at: tuple[float, float],
     reach: float,
     depth: float,
-    cut: tuple[float, float, float, float],
+    cut: Plane,
 ) -> int:
     """The number of the nearest line within reach of a pixel that is not behind what is seen there."""
     ends = scene.strokes.ends

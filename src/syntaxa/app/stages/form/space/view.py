@@ -1,13 +1,15 @@
 """The view in space: a widget that shows a scene, turns, pans and zooms it, and tells what is under the cursor.
 
 Dragging turns, with the middle button (or Space held) it pans, and the wheel zooms about the cursor, as on the drawing.
-While it moves it is drawn at half size where a whole picture takes too long, and at rest once more.
+Pictures come from another process, one after the other; until the next one is there the one before is shown. While it
+moves it is drawn at half size where a whole picture takes too long, and at rest once more. Where there is no OpenGL it
+is drawn here, plainly.
 """
 
 from __future__ import annotations
 
-import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
+from operator import is_
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QSize, Qt, QTimer, pyqtSignal
@@ -27,18 +29,18 @@ from PyQt6.QtGui import (
 from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.render import lines_of
+from syntaxa.app.session.lanes import Lane
 from syntaxa.app.stages.form.space import soft
 from syntaxa.app.stages.form.space.camera import Camera, ViewName
-from syntaxa.app.stages.form.space.gl import WHOLE, Renderer
-from syntaxa.app.stages.form.space.look import Look, look_of
-from syntaxa.app.stages.form.space.scene import Scene, Target, scene_of
+from syntaxa.app.stages.form.space.drawing import Drawn, Order, draughtsman
+from syntaxa.app.stages.form.space.gl import Pixels
+from syntaxa.app.stages.form.space.look import WHOLE, Look, Plane, look_of
+from syntaxa.app.stages.form.space.scene import Part, Scene, Target
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import PAPER, Tokens
 from syntaxa.app.words import tr
-from syntaxa.form.flats import Flat
-from syntaxa.form.model import Mesh
-from syntaxa.form.part import Body
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.errors import SyntaxaError
+from syntaxa.geometry.types import Floats
 
 #: Seconds that a picture may take while the view moves, and milliseconds of peace before it is drawn once more.
 _FRAME, _SETTLE = 0.030, 120
@@ -76,18 +78,22 @@ class SpaceView(QWidget):
         self.overlays: list[Overlay] = []
         #: Asked with a pixel before the scene is: whether an overlay takes the click.
         self.takes_click: Callable[[QPointF], bool] = lambda _at: False
-        self._bodies: tuple[tuple[Body, Mesh], ...] = ()
-        self._flats: tuple[Flat, ...] = ()
-        self._used: frozenset[str] = frozenset()
         self._chosen: frozenset[Target] = frozenset()
-        self._scene = scene_of((), (), PAPER, frozenset())
-        self._cut = WHOLE
-        self._renderer: Renderer | None = None
-        self._wants_gl, self.why_soft = with_gl, ""
+        self._scene = Scene.of(())
+        self._colours = self._scene.colours(PAPER, frozenset())
+        self._cut: Plane = WHOLE
+        #: Why it is drawn here; empty where another process draws.
+        self.why_soft = "" if with_gl else "not wanted"
+        self._lane = Lane(self, makes_many=False)
+        #: The picture that was asked for last.
+        self._asked: Order | None = None
+        #: The picture that is shown, with its bytes and what it was seen from; whether it is of how things stand now.
         self._picture: QImage | None = None
-        self._data = b""
-        self._numbers: Ints | None = None
-        self._moving = self._slow = self._loaded = self._fitted = False
+        self._pixels = b""
+        self._seen = self.camera
+        self._is_new = False
+        self._numbers: Pixels | None = None
+        self._moving = self._slow = self._fitted = False
         self._last, self._start = QPointF(), QPointF()
         self._hot: Target | None = None
         self._holds_space = False
@@ -108,14 +114,12 @@ class SpaceView(QWidget):
         """What is chosen."""
         return self._chosen
 
-    def show_parts(
-        self, bodies: tuple[tuple[Body, Mesh], ...], flats: tuple[Flat, ...], used: frozenset[str] = frozenset()
-    ) -> None:
-        """Takes bodies and sketches, and names of sketches that are faint; the first time all of it is shown whole."""
-        if bodies is self._bodies and flats is self._flats:
+    def show_parts(self, parts: Sequence[Part]) -> None:
+        """Takes bodies and sketches; the first time all of it is shown whole."""
+        if len(parts) == len(self._scene.parts) and all(map(is_, parts, self._scene.parts)):
             return
-        self._bodies, self._flats, self._used = bodies, flats, used
-        self._rebuild()
+        self._scene = Scene.of(parts)
+        self._paint()
         if not self._fitted and self._scene.targets:
             self._fitted = True
             self.fit()
@@ -130,29 +134,26 @@ class SpaceView(QWidget):
         """Takes a look."""
         if tokens is not self.tokens:
             self.tokens = tokens
-            self._rebuild()
+            self._paint()
 
     def choose(self, chosen: frozenset[Target]) -> None:
         """Marks what is chosen."""
         if chosen != self._chosen:
             self._chosen = chosen
-            self._rebuild()
+            self._paint()
 
     def set_see_through(self, wanted: bool) -> None:
         """Whether bodies are seen through."""
         self.see_through = wanted
         self._changed()
 
-    def cut(self, plane: tuple[float, float, float, float] | None) -> None:
+    def cut(self, plane: Plane | None) -> None:
         """Leaves out what lies where a x + b y + c z + d < 0; None for nothing."""
         self._cut = plane or WHOLE
-        if self._renderer is not None:
-            self._renderer.cut = self._cut
         self._changed()
 
-    def _rebuild(self) -> None:
-        self._scene = scene_of(self._bodies, self._flats, self.tokens, self._chosen, self._used)
-        self._loaded = False
+    def _paint(self) -> None:
+        self._colours = self._scene.colours(self.tokens, self._chosen)
         self._changed()
 
     # ------------------------------------------------------------------ where it is looked at from
@@ -163,9 +164,17 @@ class SpaceView(QWidget):
         self._changed()
 
     def come_to_rest(self) -> None:
-        """The picture as it is when nothing moves, at once."""
+        """The picture as it is when nothing moves, at once: whoever wants it waits."""
         self._rest.stop()
-        self._changed()
+        self._is_new, self._moving = False, False
+        if not self.why_soft and self._scene.targets:
+            order = self._asked = self._order()
+            try:
+                self._take(order, draughtsman().drawn(order))
+                self._is_new = True
+            except SyntaxaError as error:
+                self._draw_here(str(error))
+        self.update()
 
     def look(self, name: ViewName) -> None:
         """Looks from one of the seven views."""
@@ -181,62 +190,87 @@ class SpaceView(QWidget):
         self._changed(moving=True)
 
     def _changed(self, moving: bool = False) -> None:
-        self._picture, self._numbers, self._moving = None, None, moving
+        self._is_new, self._numbers, self._moving = False, None, moving
         if moving:
             self._rest.start()
         self.update()
 
     # ------------------------------------------------------------------ drawing
 
+    @property
+    def is_drawing(self) -> bool:
+        """Whether a picture is still to come."""
+        return not self._is_new or self._lane.busy
+
+    def stop(self) -> None:
+        """Nothing is drawn any more, for the end of the program."""
+        self._lane.stop_all()
+
     def showEvent(self, event: QShowEvent | None) -> None:
         super().showEvent(event)
-        # What draws is made while there is nothing to be drawn yet.
-        QTimer.singleShot(0, self._ready)
+        # Who draws gets ready while there is nothing to be drawn yet.
+        self._draw()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        if self._picture is None:
-            self._picture = self._drawn()
+        if not self._is_new:
+            self._draw()
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(self.rect(), self._picture)
+        if self._picture is not None and self._scene.targets:
+            painter.drawImage(self.rect(), self._picture)
+        else:
+            painter.fillRect(self.rect(), QColor.fromRgbF(*self._look.ground))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         self._draw_chosen(painter)
         for overlay in self.overlays:
-            overlay(painter, self.camera, self.tokens)
+            overlay(painter, self._seen, self.tokens)
         self._draw_axes(painter)
         painter.end()
 
-    def _ready(self) -> Renderer | None:
-        """Who draws by OpenGL, with the scene loaded; None where there is none, told once."""
-        if self._renderer is None and self._wants_gl:
-            try:
-                self._renderer = Renderer()
-            except Exception as error:  # noqa: BLE001  whatever the library raises where a driver is missing
-                self._wants_gl, self.why_soft = False, f"{type(error).__name__}: {error}"
-        if self._renderer is not None and not self._loaded:
-            self._renderer.load(self._scene)
-            self._renderer.cut = self._cut
-            self._loaded = True
-        return self._renderer
+    @property
+    def _look(self) -> Look:
+        return look_of(self.tokens, self.see_through)
 
-    def _drawn(self) -> QImage:
-        ratio, began = self.devicePixelRatioF(), time.perf_counter()
-        look = look_of(self.tokens, self.see_through)
-        if not self._scene.targets:
-            return _empty(self.size(), look)
-        renderer = self._ready()
-        if renderer is None:
-            image = QImage(self.size(), QImage.Format.Format_RGB32)
-            soft.paint(image, self._scene, self.camera, look, self._cut)
-            return image
-        half = self._moving and self._slow
-        renderer.ratio = ratio * (0.5 if half else 1.0)
-        camera = self.camera.scaled(renderer.ratio)
-        self._data = renderer.picture(camera, look, smooth=not self._moving)
-        if self._moving:
-            self._slow = (time.perf_counter() - began) * (4 if half else 1) > _FRAME
-        shown = QImage(self._data, camera.width, camera.height, 4 * camera.width, QImage.Format.Format_RGBX8888)
-        return shown.mirrored(False, True)
+    def _order(self) -> Order:
+        ratio = self.devicePixelRatioF() * (0.5 if self._moving and self._slow else 1.0)
+        return Order(self._scene, self._colours, self.camera, self._look, self._cut, ratio, not self._moving)
+
+    def _draw(self) -> None:
+        """Has how things stand drawn, here or elsewhere, unless something is being drawn."""
+        if self.why_soft:
+            self._picture = QImage(self.size(), QImage.Format.Format_RGB32)
+            soft.paint(self._picture, self._scene, self._colours, self.camera, self._look, self._cut)
+            self._seen, self._is_new = self.camera, True
+        elif not self._lane.busy:
+            self._is_new = True
+            order = self._asked = self._order()
+            self._lane.run(
+                tr("Drawing in space"),
+                lambda _progress: draughtsman().drawn(order),
+                lambda drawn: self._arrived(order, drawn),
+                self._draw_here,
+            )
+
+    def _arrived(self, order: Order, drawn: Drawn) -> None:
+        # A picture that could not be waited for was made meanwhile where it is another one.
+        if order is self._asked:
+            self._take(order, drawn)
+            self.update()
+
+    def _take(self, order: Order, drawn: Drawn) -> None:
+        height, width, _ = drawn.pixels.shape
+        self._pixels, self._seen = drawn.pixels.tobytes(), order.camera
+        self._picture = QImage(self._pixels, width, height, 4 * width, QImage.Format.Format_RGBX8888)
+        if order.at_rest:
+            now = order.camera == self.camera and order.scene is self._scene and order.cut == self._cut
+            self._numbers = drawn.numbers if now else None
+        else:
+            self._slow = drawn.seconds * (self.devicePixelRatioF() / order.ratio) ** 2 > _FRAME
+
+    def _draw_here(self, why: str) -> None:
+        """There is nobody who draws."""
+        self.why_soft = why
+        self._changed()
 
     def _draw_chosen(self, painter: QPainter) -> None:
         """What is chosen or under the cursor: its lines, wider and through everything, so that colour is not all."""
@@ -246,13 +280,13 @@ class SpaceView(QWidget):
             lines += [_rim(self._scene, t) for t in targets if not t.is_linear]
             ends = np.concatenate(lines) if lines else np.zeros((0, 2, 3))
             if len(ends):
-                pixels = self.camera.pixels(ends.reshape(-1, 3))[:, :2].reshape(-1, 4)
+                pixels = self._seen.pixels(ends.reshape(-1, 3))[:, :2].reshape(-1, 4)
                 painter.setPen(QPen(QColor(self.tokens.accent), width))
                 painter.drawLines(lines_of(np.ascontiguousarray(pixels)))
 
     def _draw_axes(self, painter: QPainter) -> None:
         """The directions of space, in the lower left corner."""
-        right, up, _ = self.camera.axes
+        right, up, _ = self._seen.axes
         foot = QPointF(_CORNER, self.height() - _CORNER)
         painter.setFont(figure_font(11))
         metrics = QFontMetricsF(painter.font())
@@ -272,12 +306,11 @@ class SpaceView(QWidget):
         """What is seen at a pixel, lines a little way off too."""
         if not self._scene.targets:
             return None
-        renderer = self._ready()
-        if renderer is None:
+        if self._numbers is None and not self.why_soft:
+            self.come_to_rest()
+        if self._numbers is None:
             found = soft.pick(self._scene, self.camera, place.x(), place.y(), _REACH, self._cut)
             return self._scene.target(found)
-        if self._numbers is None:
-            self._numbers = renderer.numbers(self.camera, look_of(self.tokens, self.see_through))
         x, y = int(place.x()), int(place.y())
         if not (0 <= x < self.camera.width and 0 <= y < self.camera.height):
             return None
@@ -347,7 +380,7 @@ class SpaceView(QWidget):
         super().keyReleaseEvent(event)
 
     def _hover(self, at: QPointF) -> None:
-        if self._moving:
+        if self._moving or (self._numbers is None and not self.why_soft):
             return
         hot = self.at(at)
         if hot != self._hot:
@@ -367,23 +400,16 @@ class SpaceView(QWidget):
             self._changed()
 
 
-def _nearest_first(near: Ints, row: int, column: int) -> list[int]:
+def _nearest_first(near: Pixels, row: int, column: int) -> list[int]:
     """The numbers in a little window of pixels, nearest to a place in it first, each once."""
     rows, columns = np.nonzero(near)
     order = np.argsort((rows - row) ** 2 + (columns - column) ** 2, kind="stable")
     return list(dict.fromkeys(near[rows[order], columns[order]].tolist()))
 
 
-def _empty(size: QSize, look: Look) -> QImage:
-    """The ground alone."""
-    image = QImage(size, QImage.Format.Format_RGB32)
-    image.fill(QColor.fromRgbF(*look.ground))
-    return image
-
-
 def _rim(scene: Scene, target: Target) -> Floats:
     """The border of a face or region: the sides of its triangles that only one of them has, (k, 2, 3)."""
-    number = scene.numbers.get(target, [0])[0]
+    number = next(iter(scene.numbers(target)), 0)
     facets = scene.films if target.kind == "region" else scene.facets
     own = facets.index[facets.target[facets.index[:, 0]] == number] if len(facets.index) else facets.index
     if not len(own):
