@@ -13,9 +13,9 @@ from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QColorDialog
 
+from syntaxa.app.stages.form.shown import SHOWN
 from syntaxa.app.stages.form.space import soft
 from syntaxa.app.stages.form.space.camera import VIEWS, Camera
-from syntaxa.app.stages.form.shown import SHOWN
 from syntaxa.app.stages.form.space.look import WHOLE
 from syntaxa.app.stages.form.space.view import SpaceView
 from syntaxa.demo import bracket

@@ -11,7 +11,6 @@ from dataclasses import dataclass, field
 
 import msgspec
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.define.model import Measure, Named, Place
 from syntaxa.define.picking import crossing, flip_at
@@ -20,8 +19,11 @@ from syntaxa.define.unknowns import QUARTER, Element, Round, Spot, Straight
 from syntaxa.drawing.annotations import Dimension
 from syntaxa.drawing.state import State
 from syntaxa.geometry.points import Point, Vector
+from syntaxa.later import Later
 from syntaxa.measure.clues.dimensions import shown_text
 from syntaxa.measure.disagreements import text_unit, written
+
+spatial = Later("scipy.spatial")
 
 #: mm; how far a definition point may lie from what it measures.
 REACH = 0.25
@@ -120,7 +122,7 @@ class _Finder:
             for place, spot in _places(thing):
                 self._names.append(piece.name.at(place))
                 places.append((self._x[spot.x], self._x[spot.y]))
-        self._tree = cKDTree(np.array(places).reshape(-1, 2))
+        self._tree = spatial.cKDTree(np.array(places).reshape(-1, 2))
 
     def found(self, name: str, one: Dimension) -> Iterator[_Fit]:
         """What a dimension may be, with how well it fits."""

@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 
 import numpy as np
-import scipy.sparse as sp
 
 from syntaxa.define.equations import Equations
 from syntaxa.define.solving import solved
 from syntaxa.define.unknowns import FORM, System
+from syntaxa.later import Later
+
+sp = Later("scipy.sparse")
 
 
 def can_hold(system: System, numbers: Iterable[int]) -> bool:

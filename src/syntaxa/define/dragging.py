@@ -10,7 +10,6 @@ import math
 from collections.abc import Mapping
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.define.equations import Equations
 from syntaxa.define.model import Named
@@ -21,6 +20,9 @@ from syntaxa.define.unknowns import Spot, Thing
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: How many times as much it costs to leave the hand behind as to move anything else.
 _PULL = 1e8
@@ -127,7 +129,7 @@ def _keep_alike(model: Model, spot: Spot) -> list[tuple[Spot, float, float]]:
     found = []
     for across, up in ((-1.0, 1.0), (1.0, -1.0)):
         wanted = np.where(np.array([across, up]) < 0, low + high - places, places)
-        away, other = cKDTree(places).query(wanted)
+        away, other = spatial.cKDTree(places).query(wanted)
         whole = bool((away <= near).all())
         for k, p in enumerate(part):
             q = part[int(other[k])]

@@ -13,12 +13,14 @@ from functools import cached_property
 from typing import Any
 
 import numpy as np
-import scipy.sparse as sp
 
 from syntaxa.define.ties import Ties
 from syntaxa.define.unknowns import Ray, Sum, System
 from syntaxa.geometry.tolerances import HAIR, NOUGHT
 from syntaxa.geometry.types import Bools, Floats, Ints
+from syntaxa.later import Later
+
+sp = Later("scipy.sparse")
 
 #: Unknowns of a block from which sparse factors are quicker than dense ones.
 SPARSE_FROM = 400

@@ -11,14 +11,16 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-import scipy.linalg as la
-import scipy.sparse as sp
 
 from syntaxa.define.equations import Block, Equations
 from syntaxa.define.nulls import row_sizes, unit_rows
 from syntaxa.define.solving import FAILED, solved_block, symmetric_factors
 from syntaxa.define.unknowns import System
 from syntaxa.geometry.types import Floats, Ints
+from syntaxa.later import Later
+
+la = Later("scipy.linalg")
+sp = Later("scipy.sparse")
 
 #: A singular value, or what is left of a unit row, that is none.
 _NONE = 1e-7

@@ -9,12 +9,14 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.define.guesses import REACH, Guess, Looking
 from syntaxa.define.model import Named
 from syntaxa.define.unknowns import Round, Spot, Straight
 from syntaxa.geometry.types import Bools, Floats
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: mm that noise of a mm moves a point off the middle of a line by, and two mirrored ones apart.
 _AMID, _MIRRORED = math.sqrt(1.5), math.sqrt(2.0)
@@ -35,7 +37,7 @@ def coincident(look: Looking, within: float) -> list[Guess]:
     if not rows:
         return []
     places = np.array([[look.x[p.x], look.x[p.y]] for _, p, _ in rows])
-    pairs = sorted(cKDTree(places).query_pairs(2 * within))
+    pairs = sorted(spatial.cKDTree(places).query_pairs(2 * within))
     return [
         Guess("coincident", (rows[a][0], rows[b][0]), float(np.hypot(*(places[a] - places[b]))) / 2)
         for a, b in pairs
@@ -49,7 +51,7 @@ def midpoints(look: Looking, within: float) -> list[Guess]:
     if not look.lines or not len(names):
         return []
     ends = np.array([[[look.x[k] for k in p] for p in (t.a, t.b)] for _, t in look.lines])
-    tree = cKDTree(places)
+    tree = spatial.cKDTree(places)
     made: list[Guess] = []
     for (line, thing), middle in zip(look.lines, ends.mean(axis=1), strict=True):
         for k in tree.query_ball_point(middle, within * _AMID):
@@ -88,7 +90,7 @@ def mirrored(look: Looking, within: float) -> list[Guess]:
         return []
     places = np.array([[look.x[p.x], look.x[p.y]] for _, p, _ in rows])
     size = np.array([r for *_, r in rows])
-    tree = cKDTree(places)
+    tree = spatial.cKDTree(places)
     made: list[Guess] = []
     for axis, line in axes:
         start = np.array([look.x[line.a.x], look.x[line.a.y]])

@@ -10,12 +10,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 import numpy as np
-import scipy.linalg as la
-import scipy.sparse as sp
 
 from syntaxa.define.solving import symmetric_factors
 from syntaxa.geometry.tolerances import ROUNDING
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.geometry.types import Floats, Ints, Sparse
+from syntaxa.later import Later
+
+la = Later("scipy.linalg")
+sp = Later("scipy.sparse")
 
 #: A singular value of unit rows that is none.
 _NONE = 1e-7
@@ -33,7 +35,7 @@ _AT_FIRST, _ROUNDS = 48, 3
 _TELLS = 1e-3
 
 
-def left_null(slopes: sp.csr_matrix | Floats, lever: Floats) -> tuple[Floats, Floats]:
+def left_null(slopes: Sparse | Floats, lever: Floats) -> tuple[Floats, Floats]:
     """Of slopes (m, k), sums (d, m) of unit rows that come to nought, and how long the rows were.
 
     lever  (k,) what a unit of each unknown is worth
@@ -46,7 +48,7 @@ def left_null(slopes: sp.csr_matrix | Floats, lever: Floats) -> tuple[Floats, Fl
     return _of_many(unit), size
 
 
-def unit_rows(slopes: sp.csr_matrix, lever: Floats) -> tuple[sp.csr_matrix, Floats]:
+def unit_rows(slopes: Sparse, lever: Floats) -> tuple[Sparse, Floats]:
     """Sparse slopes (m, k) in mm as rows of length one, and how long they were."""
     plain = slopes.multiply(1 / lever).tocsr()
     size = row_sizes(np.sqrt(np.asarray(plain.multiply(plain).sum(1)).ravel()))
@@ -60,7 +62,7 @@ def row_sizes(lengths: Floats) -> Floats:
     return np.where(lengths > ROUNDING, lengths, 1.0)
 
 
-def _of_many(rows: sp.csr_matrix) -> Floats:
+def _of_many(rows: Sparse) -> Floats:
     left = entangled(rows)
     found = [np.zeros((0, rows.shape[0]))]
     for mine, columns in _clusters(rows[left]):
@@ -80,7 +82,7 @@ def _by_pivots(rows: Floats) -> Floats:
     return np.asarray(q[:, rank:].T)
 
 
-def _by_iteration(rows: sp.csr_matrix) -> Floats:
+def _by_iteration(rows: Sparse) -> Floats:
     """By inverse iteration on a block that is made larger until it holds something that is not nought as well."""
     m = rows.shape[0]
     lu = symmetric_factors(rows @ rows.T + sp.diags(np.full(m, _SHIFT)))
@@ -96,7 +98,7 @@ def _by_iteration(rows: sp.csr_matrix) -> Floats:
     return _by_pivots(rows.toarray())
 
 
-def entangled(rows: sp.csr_matrix) -> Ints:
+def entangled(rows: Sparse) -> Ints:
     """Which of some unit rows (m, k) may be sums of each other. Cost: a pass over all slopes."""
     m, _ = rows.shape
     columns = rows.tocsc()
@@ -118,7 +120,7 @@ def entangled(rows: sp.csr_matrix) -> Ints:
     return np.flatnonzero(there)
 
 
-def _clusters(rows: sp.csr_matrix) -> Iterator[tuple[Ints, Ints]]:
+def _clusters(rows: Sparse) -> Iterator[tuple[Ints, Ints]]:
     """(rows, columns) of what hangs together in a matrix; columns that no row has are in none."""
     m = rows.shape[0]
     if not m:

@@ -12,7 +12,6 @@ from collections import Counter
 from collections.abc import Sequence
 
 import numpy as np
-import scipy.sparse as sp
 
 from syntaxa.define.equations import Equations
 from syntaxa.define.freedom import elsewhere
@@ -20,7 +19,10 @@ from syntaxa.define.nulls import left_null
 from syntaxa.define.ties import Ties
 from syntaxa.define.unknowns import FORM, Ray, Sum, System, Tie
 from syntaxa.geometry.tolerances import NOUGHT
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.geometry.types import Floats, Ints, Sparse
+from syntaxa.later import Later
+
+sp = Later("scipy.sparse")
 
 #: Shares below which an entry of a null vector, or a singular value, is none.
 _NONE = 1e-7
@@ -80,7 +82,7 @@ def _left_null(equations: Equations, x: Floats, idle: int) -> Floats:
     return np.vstack([*found, own])
 
 
-def _slopes(unknowns: int, rows: Sequence[Ray | Sum], idle: Sequence[Tie], x: Floats) -> sp.csr_matrix:
+def _slopes(unknowns: int, rows: Sequence[Ray | Sum], idle: Sequence[Tie], x: Floats) -> Sparse:
     """(rows and idle ties, n) over all unknowns."""
     at: list[tuple[int, int, float]] = []
     for k, row in enumerate(rows):

@@ -13,8 +13,6 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 import numpy as np
-import scipy.sparse as sp
-from scipy.spatial import cKDTree
 
 from syntaxa.define.model import Named
 from syntaxa.define.unknowns import TURN, Element, Round, Spot, Straight, System, Thing, Whole
@@ -25,6 +23,10 @@ from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Sha
 from syntaxa.geometry.tolerances import HAIR
 from syntaxa.geometry.transform import Transform
 from syntaxa.geometry.types import Floats
+from syntaxa.later import Later
+
+sp = Later("scipy.sparse")
+spatial = Later("scipy.spatial")
 
 #: mm; ends that agree so far are one point.
 SAME = 1e-6
@@ -180,7 +182,7 @@ def _merged(ends: Floats) -> list[int]:
     """A number for each end (n, 2); those that fall together have the same."""
     if not len(ends):
         return []
-    pairs = cKDTree(ends).query_pairs(SAME, output_type="ndarray")
+    pairs = spatial.cKDTree(ends).query_pairs(SAME, output_type="ndarray")
     graph = sp.csr_matrix((np.ones(len(pairs)), (pairs[:, 0], pairs[:, 1])), shape=(len(ends), len(ends)))
     label: list[int] = sp.csgraph.connected_components(graph, directed=False)[1].tolist()
     return label

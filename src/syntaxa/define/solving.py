@@ -10,14 +10,16 @@ from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
-import scipy.linalg as la
-import scipy.sparse as sp
-import scipy.sparse.linalg as sla
 
 from syntaxa.define.equations import Block, Equations
 from syntaxa.define.unknowns import System
 from syntaxa.geometry.tolerances import NOUGHT
-from syntaxa.geometry.types import Floats
+from syntaxa.geometry.types import Floats, Sparse
+from syntaxa.later import Later
+
+la = Later("scipy.linalg")
+sp = Later("scipy.sparse")
+sla = Later("scipy.sparse.linalg")
 
 #: mm; rows that are off by no more hold, as far as their coordinates can say.
 HELD = 1e-11
@@ -127,7 +129,7 @@ def _dense_move(a: Floats, want: Floats) -> Floats:
     return np.asarray(a.T @ found)
 
 
-def _normal_solved(a: sp.csc_matrix, want: Floats) -> Floats:
+def _normal_solved(a: Sparse, want: Floats) -> Floats:
     """What A A' takes to `want`. A column that most rows share would fill it: such ones are put in afterwards."""
     count = np.diff(a.indptr)
     shared = np.flatnonzero(count > max(_SHARED, 4 * np.sqrt(a.shape[0])))
@@ -143,12 +145,12 @@ def _normal_solved(a: sp.csc_matrix, want: Floats) -> Floats:
     return np.asarray(_factors(a).solve(want))
 
 
-def _factors(a: sp.csc_matrix) -> Any:
+def _factors(a: Sparse) -> Any:
     g = (a @ a.T).tocsc()
     return symmetric_factors(g + sp.diags(g.diagonal() * HELD + HELD))
 
 
-def symmetric_factors(g: sp.spmatrix) -> Any:
+def symmetric_factors(g: Sparse) -> Any:
     """Factors of a sparse symmetric matrix that is not singular; they solve."""
     return sla.splu(g.tocsc(), permc_spec="MMD_AT_PLUS_A", options={"SymmetricMode": True}, diag_pivot_thresh=0.0)
 

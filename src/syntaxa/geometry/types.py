@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -16,6 +18,9 @@ Bytes = NDArray[np.uint8]
 
 #: One truth value each.
 Bools = NDArray[np.bool_]
+
+#: A matrix of scipy.sparse, which has no types.
+Sparse = Any
 
 #: (xmin, ymin, xmax, ymax).
 Box = tuple[float, float, float, float]

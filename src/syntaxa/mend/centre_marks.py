@@ -9,11 +9,13 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 from syntaxa.geometry.types import Floats, Ints
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: Share of the radius by which a mark may miss the centre, and of their length by which arms may differ.
 _NEAR, _EQUAL = 0.1, 0.02
@@ -50,14 +52,14 @@ def centre_marks(curves: Sequence[Curve]) -> set[str]:
 
 def _crosses(places: Floats, way: Floats, arm: Floats, line: Ints, centres: Floats, arms: int) -> set[int]:
     """Lines of which as many as a cross takes meet at one place near a centre, within its circle."""
-    distance, nearest = cKDTree(centres[:, :2]).query(places)
+    distance, nearest = spatial.cKDTree(centres[:, :2]).query(places)
     radius = centres[nearest, 2]
     good = np.flatnonzero((distance <= _NEAR * radius) & (arm + distance < radius) & (arm > 0))
     if len(good) < arms:
         return set()
     found: set[int] = set()
     slack = _EQUAL * float(arm[good].max())
-    for members in cKDTree(places[good]).query_ball_point(places[good], slack):
+    for members in spatial.cKDTree(places[good]).query_ball_point(places[good], slack):
         index = good[members]
         own = index[np.abs(arm[index] - arm[index[0]]) <= _EQUAL * arm[index[0]]]
         if len(own) == arms and len(members) == arms and _square(way[own], arms):

@@ -19,7 +19,6 @@ from types import MappingProxyType
 
 import msgspec
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
@@ -27,6 +26,7 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import others
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Bools, Floats, Ints
+from syntaxa.later import Later
 from syntaxa.mend.arrangement import Crossings, Edges, split_at_contacts
 from syntaxa.mend.closing import Closing, closing_of
 from syntaxa.mend.hanging import Chains, hanging_chains, hanging_pieces, open_groups
@@ -39,6 +39,8 @@ from syntaxa.mend.prepared import Prepared, Single
 from syntaxa.mend.slivers import Twin, without_slivers
 from syntaxa.mend.telling import Accept, Telling, everything
 from syntaxa.watching import still_wanted
+
+spatial = Later("scipy.spatial")
 
 _MOST_JOIN_ROUNDS = 6
 _MOST_PASSES = 5
@@ -476,5 +478,5 @@ def _nearest_other_ends(edges: Edges, degree: Ints) -> dict[int, float]:
     loose = np.flatnonzero(degree == 1)
     if len(loose) < 2:
         return dict.fromkeys(loose.tolist(), 0.0)
-    distance, _ = cKDTree(edges.vertices[loose]).query(edges.vertices[loose], k=2)
+    distance, _ = spatial.cKDTree(edges.vertices[loose]).query(edges.vertices[loose], k=2)
     return dict(zip(loose.tolist(), distance[:, 1].tolist(), strict=True))

@@ -14,7 +14,6 @@ from typing import Literal
 import numpy as np
 from scipy.sparse import coo_matrix
 from scipy.sparse.csgraph import connected_components, dijkstra
-from scipy.spatial import cKDTree
 
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.quantities import length_in
@@ -22,7 +21,10 @@ from syntaxa.errors import RouteError
 from syntaxa.geometry.shapes import Arc, Circle
 from syntaxa.geometry.tolerances import HAIR, ROUNDING
 from syntaxa.geometry.types import Floats, Ints
+from syntaxa.later import Later
 from syntaxa.route.model import Appearance, Appearances
+
+spatial = Later("scipy.spatial")
 
 Alike = Literal["layer", "colour", "kind", "radius", "length"]
 
@@ -163,7 +165,7 @@ _VALUES: dict[Alike, Callable[[Curve, Appearance], object]] = {
 def _vertices(curves: Sequence[Curve], reach: float) -> Ints:
     """Which vertex each start, and then each end, belongs to, (2 n,)."""
     ends = np.array([[*c.shape.start] for c in curves] + [[*c.shape.end] for c in curves])
-    pairs = cKDTree(ends).query_pairs(max(reach, ROUNDING), output_type="ndarray")
+    pairs = spatial.cKDTree(ends).query_pairs(max(reach, ROUNDING), output_type="ndarray")
     graph = coo_matrix((np.ones(len(pairs)), (pairs[:, 0], pairs[:, 1])), shape=(len(ends), len(ends)))
     _, label = connected_components(graph, directed=False)
     return np.asarray(label, dtype=np.int64)

@@ -82,30 +82,41 @@ def test_areas_agree(written):
     assert areas == pytest.approx(sorted([plate - bore, bore, slot]), rel=2 * error)
 
 
-def test_the_program_reads_all_of_them(written, tmp_path):
+def test_the_program_reads_all_of_them(written, tmp_path, run):
     """`syntaxa inspect` and `syntaxa mend`, with layers by name, on every format."""
+
+    def told(*arguments):
+        status, out, complaint = run(*arguments)
+        assert status == 0, complaint
+        return msgspec.json.decode(out)
+
     _, ending, data, error, by_colour = written
     path, out = tmp_path / f"part{ending}", tmp_path / "out.dxf"
     path.write_bytes(data)
     how = ("--grouping", "colour") if by_colour else ()
-    seen = _program("inspect", path, "--json", *how)
+    seen = told("inspect", path, "--json", *how)
     cut = next(x["name"] for x in seen["layers"] if x["name"] in ("CUT", "red 0.25 mm", "#ff0000"))
-    only = _program("inspect", path, "--json", "--layers", cut, *how)
+    only = told("inspect", path, "--json", "--layers", cut, *how)
     assert [(x["name"], x["curves"]) for x in only["layers"]] == [(cut, 2)]
-    without = _program("inspect", path, "--json", "--skip-layers", cut, *how)
+    without = told("inspect", path, "--json", "--skip-layers", cut, *how)
     assert sum(without["curves"].values()) == sum(seen["curves"].values()) - 2
-    mended = _program("mend", path, "-o", out, "--layers", cut, "--json", *how)
+    mended = told("mend", path, "-o", out, "--layers", cut, "--json", *how)
     areas = sorted(r["area_mm2"] for r in mended["regions"])
     assert areas[1] + areas[0] == pytest.approx(writers.AREAS["plate"], rel=2 * error)
     assert out.exists()
 
 
-def _program(*arguments):
-    done = subprocess.run(
-        [sys.executable, "-m", "syntaxa", *map(str, arguments)], capture_output=True, timeout=120, check=False
-    )
+@pytest.mark.parametrize("number", [2, 4, 6, 9])
+def test_as_a_process_of_its_own_it_says_the_same(number, tmp_path, run):
+    _, ending, write, _, by_colour = WRITERS[number]
+    path = tmp_path / f"part{ending}"
+    path.write_bytes(write(tmp_path))
+    asked = ["inspect", str(path), "--json", *(("--grouping", "colour") if by_colour else ())]
+    done = subprocess.run([sys.executable, "-m", "syntaxa", *asked], capture_output=True, timeout=120, check=False)
     assert done.returncode == 0, done.stderr.decode()
-    return msgspec.json.decode(done.stdout)
+    _, here, _ = run(*asked)
+    one, other = msgspec.json.decode(done.stdout), msgspec.json.decode(here)
+    assert {**one, "seconds": 0} == {**other, "seconds": 0}
 
 
 def test_a_drawing_as_dxf_and_as_dwg_is_the_same_drawing(tmp_path):

@@ -7,13 +7,15 @@ most of what is too near out before anything is asked exactly.
 from __future__ import annotations
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.cut.offsets.chains import Chains
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Bools, Floats, Ints
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: How many groups apart, in sizes of everything: what is not of one group never meets.
 _APART = 1e3
@@ -52,5 +54,5 @@ def _not_near_samples(
         lift = _APART * (float(np.abs(c.bounds()).max()) + distance)
         samples = np.column_stack([samples, chains.group[which] * lift])
         asked = np.column_stack([points, group * lift])
-    near, _ = cKDTree(samples).query(asked, distance_upper_bound=max(distance - slack, 0.0))
+    near, _ = spatial.cKDTree(samples).query(asked, distance_upper_bound=max(distance - slack, 0.0))
     return np.asarray(~np.isfinite(near))

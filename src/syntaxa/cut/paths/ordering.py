@@ -23,10 +23,12 @@ from itertools import pairwise
 from random import Random
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.geometry.types import Floats
+from syntaxa.later import Later
 from syntaxa.watching import still_wanted
+
+spatial = Later("scipy.spatial")
 
 #: Neighbours of an item that are looked at, and the gain (mm) below which nothing is gained.
 _NEIGHBOURS, _LEAST = 8, 1e-9
@@ -134,7 +136,7 @@ class _Tour:
         self._ex, self._ey = [*end[:, 0].tolist(), home[0]], [*end[:, 1].tolist(), home[1]]
         self._open = [bool(o) for o in (np.abs(begin - end).max(axis=1) > _LEAST)]
         both = (begin + end) / 2
-        _, near = cKDTree(both).query(both, k=min(_NEIGHBOURS + 1, count))
+        _, near = spatial.cKDTree(both).query(both, k=min(_NEIGHBOURS + 1, count))
         self._near = [[j for j in row if j != k] for k, row in enumerate(near.reshape(count, -1).tolist())]
         self._parent, self._stage = [i.parent for i in items], [i.stage for i in items]
         self._children: list[list[int]] = [[] for _ in items]

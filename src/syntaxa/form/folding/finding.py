@@ -13,7 +13,6 @@ import math
 from collections.abc import Sequence
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.errors import FormError
 from syntaxa.form.folding.model import SEEN, Cluster, Pairing, Role, Side
@@ -21,6 +20,9 @@ from syntaxa.geometry.clusters import linked
 from syntaxa.geometry.extents import boxes_of
 from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.types import Box, Floats, Ints
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: Share of the size of the drawing within which curves touch; and how many places of one stretch are looked at at most.
 _REACH, _MOST_PLACES = 0.002, 400
@@ -63,7 +65,7 @@ def _touching(shapes: Sequence[Shape], reach: float) -> Ints:
             places.append(a + (b - a) * np.linspace(0, 1, count + 1)[:, None])
             owner.append(np.full(count + 1, k))
     of = np.concatenate(owner)
-    pairs = cKDTree(np.concatenate(places)).query_pairs(1.5 * reach, output_type="ndarray")
+    pairs = spatial.cKDTree(np.concatenate(places)).query_pairs(1.5 * reach, output_type="ndarray")
     return linked(of[pairs[:, 0]], of[pairs[:, 1]], len(shapes))[1]
 
 

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.drawing.model import Curve
 from syntaxa.form.folding.model import ROLES, Folded, Role, View
@@ -18,6 +17,9 @@ from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Floats
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 #: mm2, and share of points that may have no mirror image across the axis.
 _SLIVER, _LOPSIDED = 1e-2, 0.15
@@ -109,7 +111,7 @@ def _is_even(points: Floats, tolerance: float) -> bool:
     up, down = points[points[:, 1] > tolerance], points[points[:, 1] < -tolerance]
     if not len(up) or not len(down):
         return False
-    off, _ = cKDTree(down * [1, -1]).query(up)
+    off, _ = spatial.cKDTree(down * [1, -1]).query(up)
     return bool((off > 3 * tolerance).mean() <= _LOPSIDED)
 
 

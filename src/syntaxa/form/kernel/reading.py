@@ -10,7 +10,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.spatial import cKDTree
 
 from syntaxa.errors import Progress, no_progress
 from syntaxa.form.folding.depths import hidden_in, seen_in
@@ -31,6 +30,9 @@ from syntaxa.form.profiles import silhouettes_of
 from syntaxa.form.refusal import KernelError
 from syntaxa.geometry.shapes import TURN, Shape
 from syntaxa.geometry.types import Box, Floats
+from syntaxa.later import Later
+
+spatial = Later("scipy.spatial")
 
 _TOP = Frame()
 _FRONT = Frame((0.0, 0.0, 0.0), (1.0, 0.0, 0.0), (0.0, 0.0, 1.0))
@@ -446,7 +448,7 @@ def _share(places: Floats, others: Floats, near: float) -> float:
         return 1.0
     if not len(others):
         return 0.0
-    off, _ = cKDTree(others).query(places, distance_upper_bound=near)
+    off, _ = spatial.cKDTree(others).query(places, distance_upper_bound=near)
     return float((off <= near).mean())
 
 
