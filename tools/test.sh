@@ -9,13 +9,19 @@ export HOME="$scratch" XDG_CONFIG_HOME="$scratch/config" XDG_DATA_HOME="$scratch
 # Another order every time; a failure is had again with the number that the run tells.
 export SYNTAXA_TEST_ORDER="${SYNTAXA_TEST_ORDER:-$RANDOM}"
 echo "== order of the tests: SYNTAXA_TEST_ORDER=$SYNTAXA_TEST_ORDER"
+# Programs that tests start would compile all of this one each time.
+unset PYTHONDONTWRITEBYTECODE
 python=.venv/bin/python
 echo "== core, without Qt"
 # No log capture: what damaged files make libraries log cannot always be passed from one process to another.
-SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2
+SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2 --dist loadgroup
 echo "== window, offscreen"
 QT_QPA_PLATFORM=offscreen $python -m pytest tests/app -n 2
-echo "== program, on a virtual screen"
-QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window
-echo "== package, in a clean root"
-$python -m pytest tests/package -p no:pytest-qt
+echo "== program, on a virtual screen; package, in a clean root, beside it"
+$python -m pytest tests/package -p no:pytest-qt >"$scratch/package.log" 2>&1 &
+package=$!
+status=0
+QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window || status=$?
+wait $package || status=$?
+cat "$scratch/package.log"
+exit $status

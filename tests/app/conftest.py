@@ -10,10 +10,13 @@ from PyQt6.QtCore import QThreadPool
 from PyQt6.QtWidgets import QMessageBox
 
 from driver import Driver
+from syntaxa.app.session import computing
 from syntaxa.app.settings import Settings
 from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.shell.window import MainWindow
 from syntaxa.demo.formats import write_drawings
+from syntaxa.form.asking import SHOP
+from syntaxa.job.worker import Worker
 
 PATIENCE = 60_000
 
@@ -100,8 +103,35 @@ def demo_drawings(tmp_path_factory):
     return folder, write_drawings(folder)
 
 
+class Lent:
+    """A worker that several windows use, one after the other: none of them ends it."""
+
+    def __init__(self, worker):
+        self._worker = worker
+
+    def __getattr__(self, name):
+        return getattr(self._worker, name)
+
+    def close(self):
+        """It is wanted again."""
+
+
+@pytest.fixture(scope="session")
+def kernel():
+    """The solid kernel: it takes seconds to load."""
+    worker = Worker(preload=SHOP)
+    yield worker
+    worker.close()
+
+
 @pytest.fixture
-def window(qtbot, tmp_path, chosen, demo_drawings):
+def window(qtbot, tmp_path, chosen, demo_drawings, kernel, monkeypatch, request):
+    """The window; its solid kernel is that of the windows before, unless the test has the mark `own_kernel`."""
+    if request.node.get_closest_marker("own_kernel") is None:
+        monkeypatch.setattr(
+            computing, "Worker", lambda preload="": Lent(kernel) if preload == SHOP else Worker(preload=preload)
+        )
+
     def copied(folder):
         shutil.copytree(demo_drawings[0], folder, dirs_exist_ok=True)
         return folder / demo_drawings[1].name

@@ -107,6 +107,7 @@ def test_nothing_of_another_drawing_is_left_in_space(plate, settled, tmp_path):
     assert targets(plate, "region")
 
 
+@pytest.mark.own_kernel
 def test_the_kernel_is_got_ready_when_form_is_entered(plate, settled):
     solids = plate.session.computing.solids
     deadline = time.monotonic() + 20
@@ -354,6 +355,7 @@ def test_a_view_is_named_by_a_box_on_the_plan_and_a_proposal_left_out(sheet, set
     assert stage_of(sheet).front() is not None
 
 
+@pytest.mark.own_kernel
 def test_the_worker_killed_in_the_middle_is_one_sentence_and_the_next_try_works(plate, settled):
     raised(plate, settled)
     solids = plate.session.computing.solids

@@ -32,7 +32,6 @@ from syntaxa.app.shell.shell import DemoMaker, Shell
 from syntaxa.app.shell.stage import Feature, Stage
 from syntaxa.app.shell.typing import Typing
 from syntaxa.app.shell.welcome import Welcome
-from syntaxa.app.theme.style import POLISHED
 from syntaxa.app.words import tr
 from syntaxa.memory import settled
 
@@ -44,6 +43,8 @@ _IDLE, _NEXT = 200, 20
 
 #: Widgets that are dressed in one of these goes.
 _AT_ONCE = 60
+
+_POLISHED = Qt.WidgetAttribute.WA_WState_Polished
 
 
 class MainWindow(QMainWindow):
@@ -64,10 +65,11 @@ class MainWindow(QMainWindow):
         self._connect()
         if settings.values.geometry:
             self.restoreGeometry(QByteArray(settings.values.geometry))
+        self._dress()
         self._idle = QTimer(self)
         self._idle.setSingleShot(True)
         self._idle.timeout.connect(self._prepare)
-        self._dress()
+        self._idle.start(_IDLE)
         self.shell.show_stage(self.shell.stages[0])
         self.show_ledger(settings.values.ledger_open)
 
@@ -197,7 +199,7 @@ class MainWindow(QMainWindow):
             self._idle.start(_NEXT)
             return
         for stage in self.shell.stages:
-            rough = [w for w in stage.panel.findChildren(QWidget) if not w.testAttribute(POLISHED)][:_AT_ONCE]
+            rough = [w for w in stage.panel.findChildren(QWidget) if not w.testAttribute(_POLISHED)][:_AT_ONCE]
             for widget in rough:
                 widget.ensurePolished()
             if rough:
@@ -263,8 +265,6 @@ class MainWindow(QMainWindow):
         self.shell.status.show_unit(dress.lengths.unit)
         self.shell.status.show_selection(canvas.selection.curves(), dress.lengths)
         self._refresh()
-        # What is not seen has not got the look yet.
-        self._idle.start(_IDLE)
 
     # ------------------------------------------------------------------ events
 

@@ -6,7 +6,7 @@ from functools import cache
 from importlib.resources import files
 
 from PyQt6.QtCore import QPointF, QRect, QRectF, QSize, QSizeF, Qt
-from PyQt6.QtGui import QIcon, QIconEngine, QPainter, QPixmap
+from PyQt6.QtGui import QIcon, QIconEngine, QPainter, QPixmap, QPixmapCache
 from PyQt6.QtSvg import QSvgRenderer
 
 from syntaxa.app.theme.tokens import Tokens
@@ -22,14 +22,16 @@ class _Engine(QIconEngine):
         super().__init__()
         self._name, self._tokens, self._colour, self._on = name, tokens, colour, on_colour
 
-    def _renderer(self, mode: QIcon.Mode, state: QIcon.State) -> QSvgRenderer:
-        colour = self._on if state == QIcon.State.On else self._colour
+    def _ink(self, mode: QIcon.Mode, state: QIcon.State) -> str:
         if mode == QIcon.Mode.Disabled:
-            colour = self._tokens.strong_line
-        return QSvgRenderer(_outline(self._name).replace("currentColor", colour).encode())
+            return self._tokens.strong_line
+        return self._on if state == QIcon.State.On else self._colour
+
+    def _renderer(self, ink: str) -> QSvgRenderer:
+        return QSvgRenderer(_outline(self._name).replace("currentColor", ink).encode())
 
     def paint(self, painter: QPainter | None, rect: QRect, mode: QIcon.Mode, state: QIcon.State) -> None:
-        self._renderer(mode, state).render(painter, QRectF(rect))
+        self._renderer(self._ink(mode, state)).render(painter, QRectF(rect))
 
     def pixmap(self, size: QSize, mode: QIcon.Mode, state: QIcon.State) -> QPixmap:
         return self.scaledPixmap(size, mode, state, 1.0)
@@ -37,12 +39,19 @@ class _Engine(QIconEngine):
     def scaledPixmap(self, size: QSize, mode: QIcon.Mode, state: QIcon.State, scale: float) -> QPixmap:
         # The size comes in logical pixels: multiply, or icons blur on dense screens.
         pixels = QSize(round(size.width() * scale), round(size.height() * scale))
+        ink = self._ink(mode, state)
+        # Every repaint of a button asks for it: reading the outline again takes a hundred times as long.
+        key = f"syntaxa {self._name} {ink} {pixels.width()}x{pixels.height()} {scale}"
+        found = QPixmapCache.find(key)
+        if found is not None:
+            return found
         pixmap = QPixmap(pixels)
         pixmap.fill(Qt.GlobalColor.transparent)
         painter = QPainter(pixmap)
-        self._renderer(mode, state).render(painter, QRectF(QPointF(0, 0), QSizeF(pixels)))
+        self._renderer(ink).render(painter, QRectF(QPointF(0, 0), QSizeF(pixels)))
         painter.end()
         pixmap.setDevicePixelRatio(scale)
+        QPixmapCache.insert(key, pixmap)
         return pixmap
 
     def clone(self) -> QIconEngine:

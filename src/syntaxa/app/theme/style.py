@@ -5,13 +5,11 @@ from __future__ import annotations
 import os
 import tempfile
 from collections.abc import Iterator
-from contextlib import contextmanager
 from functools import cache
 from importlib.resources import as_file, files
 from pathlib import Path
 from string import Template
 
-from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
 from PyQt6.QtWidgets import QApplication
 
@@ -24,11 +22,6 @@ TEXT_FONT = "Inter"
 #: Letters are shown as they stand: else the font makes a multiplication sign of the x in a file called "2x4".
 _AS_TYPED = QFont.Tag(b"calt")
 FIGURE_FONT = "JetBrains Mono"
-
-#: What a widget has that wears the look; the toolkit gives one that has it not the look before it is shown.
-POLISHED = Qt.WidgetAttribute.WA_WState_Polished
-
-_OWN_STYLE = Qt.WidgetAttribute.WA_SetStyle
 
 
 @cache
@@ -57,17 +50,13 @@ def dress(application: QApplication, tokens: Tokens) -> None:
 
 
 def dressing(application: QApplication, tokens: Tokens) -> Iterator[None]:
-    """The same in several goes, each of which goes over all widgets that are seen and takes its time.
-
-    The others take on the look when they are shown, or when somebody has them polished.
-    """
+    """The same in several goes, each of which goes over all widgets and takes its time."""
     sheet = _sheet(tokens)
     if application.styleSheet() == sheet:
         return
     load_fonts()
     # While a sheet is worn, a palette or another sheet would go over all widgets several times.
-    with _seen_alone(application):
-        application.setStyleSheet("")
+    application.setStyleSheet("")
     yield
     if application.font().family() != TEXT_FONT:
         application.setStyle("Fusion")
@@ -78,22 +67,7 @@ def dressing(application: QApplication, tokens: Tokens) -> Iterator[None]:
         application.setFont(font)
     application.setPalette(_palette(tokens))
     yield
-    with _seen_alone(application):
-        application.setStyleSheet(sheet)
-
-
-@contextmanager
-def _seen_alone(application: QApplication) -> Iterator[None]:
-    """Has a change of style pass by the widgets that are not seen, as if each had a style of its own."""
-    asleep = [w for w in application.allWidgets() if not w.isVisible() and not w.testAttribute(_OWN_STYLE)]
-    for widget in asleep:
-        widget.setAttribute(POLISHED, False)
-        widget.setAttribute(_OWN_STYLE, True)
-    try:
-        yield
-    finally:
-        for widget in asleep:
-            widget.setAttribute(_OWN_STYLE, False)
+    application.setStyleSheet(sheet)
 
 
 def _palette(tokens: Tokens) -> QPalette:
