@@ -13,8 +13,9 @@ echo "== order of the tests: SYNTAXA_TEST_ORDER=$SYNTAXA_TEST_ORDER"
 unset PYTHONDONTWRITEBYTECODE
 python=.venv/bin/python
 echo "== core, without Qt"
+# What a module makes for all of its tests is made once: a module goes to one process.
 # No log capture: what damaged files make libraries log cannot always be passed from one process to another.
-SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2 --dist loadgroup
+SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2 --dist loadfile
 echo "== window, offscreen"
 QT_QPA_PLATFORM=offscreen $python -m pytest tests/app -n 2
 echo "== program, on a virtual screen; package, in a clean root, beside it"

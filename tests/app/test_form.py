@@ -3,11 +3,15 @@
 from __future__ import annotations
 
 import math
+import os
+import signal
+import threading
 import time
 
 import numpy as np
 import pytest
 import trimesh
+import working
 from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
@@ -15,11 +19,16 @@ from PyQt6.QtWidgets import QColorDialog
 
 from syntaxa.app.stages.form.shown import SHOWN
 from syntaxa.app.stages.form.space import soft
+from syntaxa.app.stages.form.space import view as view_module
 from syntaxa.app.stages.form.space.camera import VIEWS, Camera
-from syntaxa.app.stages.form.space.look import WHOLE
+from syntaxa.app.stages.form.space.drawing import Draughtsman, Order
+from syntaxa.app.stages.form.space.look import WHOLE, look_of
+from syntaxa.app.stages.form.space.scene import NO_FACETS, Part, Scene, Strokes, Target
 from syntaxa.app.stages.form.space.view import SpaceView
+from syntaxa.app.theme.tokens import PAPER
 from syntaxa.demo import bracket
 from syntaxa.demo.flange import flange_dxf
+from syntaxa.errors import WorkerError
 from syntaxa.form.part import Formed
 from syntaxa.form.views import DIMENSIONS
 from syntaxa.measure.steps import ChooseUnit
@@ -359,12 +368,6 @@ def test_a_view_is_named_by_a_box_on_the_plan_and_a_proposal_left_out(sheet, set
 def test_the_worker_killed_in_the_middle_is_one_sentence_and_the_next_try_works(plate, settled):
     raised(plate, settled)
     solids = plate.session.computing.solids
-    import os
-    import signal
-    import threading
-
-    import working
-
     failed = []
 
     def work():
@@ -458,6 +461,54 @@ def test_a_cut_leaves_out_what_lies_before_it(plate, settled):
     kept = soft.pick(scene, camera, middle.x(), middle.y(), 3, WHOLE)
     assert kept
     assert soft.pick(scene, camera, middle.x(), middle.y(), 3, (0.0, 0.0, -1.0, -100.0)) == 0
+
+
+def test_what_is_under_the_cursor_is_told_anew_when_something_else_comes_there(plate, settled, qtbot):
+    view, says = stage_of(plate).space.view, stage_of(plate).space.says
+    view.come_to_rest()
+    x, y, _ = view.camera.pixels(np.array([[20.0, 20.0, 0.0]]))[0].tolist()
+    for step in (0, 1):
+        QTest.mouseMove(view, QPoint(round(x) + step, round(y)))
+    assert says.text() == "Closed region of FLANGE"
+    raised(plate, settled, "60")
+    qtbot.waitUntil(lambda: says.text().startswith("Face of FLANGE"), timeout=10_000)
+
+
+def test_without_the_process_that_draws_it_is_drawn_here(plate, settled, monkeypatch, qtbot):
+    raised(plate, settled)
+
+    class Fallen:
+        def drawn(self, order):
+            raise WorkerError("Drawing in space took its process down; nothing else was touched.")
+
+    view = stage_of(plate).space.view
+    monkeypatch.setattr(view_module, "draughtsman", Fallen)
+    view.zoom(1.1)
+    picture = grabbed(view)
+    assert view.why_soft.startswith("Drawing in space took its process down")
+    assert len({picture.pixelColor(x, picture.height() // 2).name() for x in range(0, picture.width(), 5)}) > 2
+    qtbot.waitUntil(lambda: not view.is_drawing, timeout=10_000)
+
+
+def test_a_driver_that_falls_takes_its_own_process_down_and_the_next_picture_comes_from_a_new_one():
+    scene = Scene.of([Part("S", False, NO_FACETS, NO_FACETS, _cross(), (Target("line", "S"),), 0, 0)])
+    order = Order(scene, scene.colours(PAPER, frozenset()), Camera(width=60, height=40), look_of(PAPER, False))
+    office = Draughtsman()
+    try:
+        before = office.drawn(order)
+        os.kill(office._worker.number, signal.SIGKILL)
+        with pytest.raises(WorkerError, match="took its process down"):
+            office.drawn(order)
+        after = office.drawn(order)
+    finally:
+        office.close()
+    assert before.pixels.tobytes() == after.pixels.tobytes()
+    assert before.pixels.shape == (40, 60, 4)
+    assert set(np.unique(before.numbers).tolist()) == {0, 1}
+
+
+def _cross():
+    return Strokes(np.array([[[-9, 0, 0], [9, 0, 0]], [[0, -9, 0], [0, 9, 0.0]]]), np.array([1, 1]))
 
 
 def test_keys_turn_pan_and_look(plate, settled):

@@ -23,9 +23,6 @@ from syntaxa.measure.clues.sheets import SHEETS, sheet_at_scale
 
 COUNT = 400
 
-# All that asks what was judged goes to one process: to judge is what takes time.
-pytestmark = pytest.mark.xdist_group("witnesses")
-
 
 @pytest.fixture(scope="module")
 def judged():

@@ -60,7 +60,7 @@ class Facets:
         if len(lots) == 1 and not firsts[0]:
             return lots[0]
         if not lots:
-            return _NO_FACETS
+            return NO_FACETS
         base = np.cumsum([0, *(len(p.points) for p in lots)])
         return cls(
             np.concatenate([p.points for p in lots]),
@@ -70,7 +70,8 @@ class Facets:
         )
 
 
-_NO_FACETS = Facets(np.zeros((0, 3)), np.zeros((0, 3)), np.zeros((0, 3), int), np.zeros(0, int))
+#: None at all.
+NO_FACETS = Facets(np.zeros((0, 3)), np.zeros((0, 3)), np.zeros((0, 3), int), np.zeros(0, int))
 
 
 @dataclass(frozen=True)
@@ -157,7 +158,7 @@ def part_of_body(body: Body, mesh: Mesh) -> Part:
     targets = [Target("face", body.name, k) for k in range(faces)] + [
         Target("edge", body.name, k) for k in range(edges)
     ]
-    return Part(body.name, True, facets, _NO_FACETS, strokes, tuple(targets), faces, body.colour)
+    return Part(body.name, True, facets, NO_FACETS, strokes, tuple(targets), faces, body.colour)
 
 
 def part_of_flat(flat: Flat, faint: bool) -> Part:
@@ -169,7 +170,7 @@ def part_of_flat(flat: Flat, faint: bool) -> Part:
     targets = [Target("region", flat.name, region=region.ref) for region in flat.regions] + [
         Target("line", flat.name, root=root) for root in flat.roots
     ]
-    return Part(flat.name, False, _NO_FACETS, films, strokes, tuple(targets), count, flat.colour, faint)
+    return Part(flat.name, False, NO_FACETS, films, strokes, tuple(targets), count, flat.colour, faint)
 
 
 @dataclass(frozen=True)

@@ -264,6 +264,9 @@ class SpaceView(QWidget):
         if order.at_rest:
             now = order.camera == self.camera and order.scene is self._scene and order.cut == self._cut
             self._numbers = drawn.numbers if now else None
+            if now and self._hot is not None:
+                # Something else may be under the cursor by now.
+                self._hover(self._last)
         else:
             self._slow = drawn.seconds * (self.devicePixelRatioF() / order.ratio) ** 2 > _FRAME
 
