@@ -143,7 +143,7 @@ class FindingsPage(QWidget):
     @property
     def chosen(self) -> Finding | None:
         """The finding that is chosen in the list."""
-        return next((f for f in self._rows if f.key == self._chosen), None)
+        return next((f for f in self._rows if f.key == self._chosen), None) if self._chosen else None
 
     def _fill_kinds(self) -> None:
         chosen = self._kind.currentData()
