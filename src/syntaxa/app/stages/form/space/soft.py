@@ -44,7 +44,7 @@ def _kept(points: Floats, cut: Plane) -> Bools:
 
 
 def _facets(
-    painter: QPainter, facets: Facets, own: Floats, camera: Camera, cut: Plane, alpha: float, lit: bool
+    painter: QPainter, facets: Facets, hues: Floats, camera: Camera, cut: Plane, alpha: float, lit: bool
 ) -> None:
     if not len(facets.index):
         return
@@ -60,7 +60,7 @@ def _facets(
     light /= np.linalg.norm(light)
     shade = 0.45 + 0.40 * np.maximum(flat[seen] @ light, 0) + 0.15 * np.abs(flat[seen] @ eye)
     shade = np.round(shade * _SHADES) / _SHADES if lit else np.ones(len(pixels))
-    colours = np.clip(own[facets.target[facets.index[seen, 0]]] * shade[:, None], 0, 1)[order]
+    colours = np.clip(hues[facets.target[facets.index[seen, 0]]] * shade[:, None], 0, 1)[order]
     places = pixels[order, :, :2]
     painter.setRenderHint(QPainter.RenderHint.Antialiasing, alpha == 1.0)
     brushes: dict[tuple[float, ...], QColor] = {}
@@ -72,14 +72,14 @@ def _facets(
         painter.drawPolygon(QPolygonF([QPointF(px, py) for px, py in corners_at]))
 
 
-def _strokes(painter: QPainter, scene: Scene, own: Floats, camera: Camera, cut: Plane) -> None:
+def _strokes(painter: QPainter, scene: Scene, hues: Floats, camera: Camera, cut: Plane) -> None:
     """Lines that no facet hides at their middle."""
     ends = scene.strokes.ends
     if not len(ends):
         return
     pixels = camera.pixels(ends.reshape(-1, 3)).reshape(-1, 2, 3)
     seen = _kept(ends.mean(axis=1), cut) & _before(scene, camera, pixels.mean(axis=1))
-    colours, which = np.unique(own[scene.strokes.target[seen]], axis=0, return_inverse=True)
+    colours, which = np.unique(hues[scene.strokes.target[seen]], axis=0, return_inverse=True)
     for k, colour in enumerate(colours.tolist()):
         own = pixels[seen][which.reshape(-1) == k][:, :, :2].reshape(-1, 4)
         painter.setPen(QColor.fromRgbF(*colour))
