@@ -12,6 +12,10 @@ from syntaxa.app.settings import Settings
 from syntaxa.app.theme.style import dress, dressing
 from syntaxa.app.theme.tokens import LOOKS, Tokens
 
+#: Milliseconds between two parts of work that must not hold the window: with none, the parts would follow each other
+#: before anything else had its turn.
+BREATH = 1
+
 #: Nothing is left to be put on.
 _DONE = object()
 
@@ -47,9 +51,9 @@ class Dress(QObject):
         """A go at a time, so that nobody waits long; half dressed the window shows what it showed before."""
         self._window.setUpdatesEnabled(False)
         if next(goes, _DONE) is _DONE:
-            QTimer.singleShot(0, self._dressed)
+            QTimer.singleShot(BREATH, self._dressed)
         else:
-            QTimer.singleShot(0, lambda: self._change_clothes(goes))
+            QTimer.singleShot(BREATH, lambda: self._change_clothes(goes))
 
     def _dressed(self) -> None:
         self._window.setUpdatesEnabled(True)

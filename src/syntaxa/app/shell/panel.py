@@ -22,7 +22,8 @@ class Ready:
     """Pages of a panel that are made before it is wanted, one at a time: to make all of it at once holds the window.
 
     home     where the panel will lie: whenever a widget is put elsewhere, the style sheet goes over all that is in it
-    wanted   their classes, each with what it is made with
+    wanted   their classes, each with what it is made with; one that takes parts which are made before it has this class
+             itself among that, for the pages that are ready
     """
 
     def __init__(self, home: QWidget | None, *wanted: tuple[Any, ...]) -> None:
@@ -35,14 +36,16 @@ class Ready:
         if not self._wanted:
             return False
         kind = next(iter(self._wanted))
-        self._made[kind] = kind(*self._wanted.pop(kind))
+        self._made[kind] = self._new(kind)
         return True
 
     def take(self, kind: type[W]) -> W:
         """A page, made now where it was not made before."""
-        if kind in self._wanted:
-            return kind(*self._wanted.pop(kind))
-        return cast(W, self._made.pop(kind))
+        return self._new(kind) if kind in self._wanted else cast(W, self._made.pop(kind))
+
+    def _new(self, kind: type[W]) -> W:
+        given: list[Any] = [self if one is Ready else one for one in self._wanted.pop(kind)]
+        return kind(*given)
 
 
 class StagePanel(QWidget):
@@ -59,6 +62,8 @@ class StagePanel(QWidget):
         self.session = session
         self.lengths = LengthFormat("mm")
         self.tokens: Tokens = PAPER
+        #: Pages of tabs that have not got their place yet, with what they will lie in.
+        self._waiting: list[tuple[QScrollArea, QWidget]] = []
         inside = QWidget()
         inside.setObjectName("body")
         self.body = QVBoxLayout(inside) if self.scrolls else Filling(inside)
@@ -89,6 +94,25 @@ class StagePanel(QWidget):
         self._title.setText(title)
         self._purpose.setText(purpose)
         self._purpose.setVisible(self.session.evaluation is None)
+
+    def add_scrolling(self, tabs: QTabWidget, inside: QWidget, name: str) -> None:
+        """Adds a page that scrolls as a tab; what is in it is dressed when it is put there, by `fill_next`."""
+        scroll = scrolling()
+        tabs.addTab(scroll, name)
+        self._waiting.append((scroll, inside))
+
+    def fill_next(self) -> bool:
+        """Puts one more page into its place; False where all are there."""
+        if not self._waiting:
+            return False
+        scroll, inside = self._waiting.pop(0)
+        scroll.setWidget(inside)
+        return True
+
+    @property
+    def is_full(self) -> bool:
+        """Whether every page is in its place."""
+        return not self._waiting
 
     def refresh(self) -> None:
         """Shows what the session holds now."""
@@ -123,10 +147,3 @@ def scrolling(inside: QWidget | None = None) -> QScrollArea:
     if inside is not None:
         scroll.setWidget(inside)
     return scroll
-
-
-def add_scrolling(tabs: QTabWidget, inside: QWidget, name: str) -> None:
-    """Adds a page that scrolls as a tab, and puts what is in it there when it has its place: it is dressed once."""
-    scroll = scrolling()
-    tabs.addTab(scroll, name)
-    scroll.setWidget(inside)

@@ -18,7 +18,7 @@ from syntaxa.app.session.session import Session
 from syntaxa.app.settings import Settings
 from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.shell.commands import CommandTable
-from syntaxa.app.shell.dress import Dress
+from syntaxa.app.shell.dress import BREATH, Dress
 from syntaxa.app.shell.leaving import Leaving
 from syntaxa.app.shell.picking import Picking
 from syntaxa.app.shell.stage import Feature, Stage
@@ -105,6 +105,11 @@ class Shell(QObject):
             self.canvas.add(*part.lasting_layers())
 
     @property
+    def is_coming(self) -> bool:
+        """Whether a stage is being made for somebody who waits for it."""
+        return self._coming is not None
+
+    @property
     def open_stage(self) -> Stage | None:
         """The stage that is open; None before the window is."""
         return self._open
@@ -121,7 +126,7 @@ class Shell(QObject):
             self.show_stage(stage)
             return
         self._coming = stage
-        QTimer.singleShot(0, self._arrive)
+        QTimer.singleShot(BREATH, self._arrive)
 
     def _arrive(self) -> None:
         """Makes the next part of the stage that was asked for last, or shows it, unless somebody went elsewhere."""
@@ -131,9 +136,8 @@ class Shell(QObject):
         if stage.has_panel:
             self.show_stage(stage)
             return
-        if not stage.ready.make_next():
-            stage.panel.dress(self.dress.lengths, self.dress.tokens)
-        QTimer.singleShot(0, self._arrive)
+        stage.make_next()
+        QTimer.singleShot(BREATH, self._arrive)
 
     def show_stage(self, stage: Stage | str) -> None:
         """Goes to a stage at once, also by its name."""

@@ -69,12 +69,27 @@ class Stage(Member):
     #: Which of what is written beside the drawing is seen in it.
     notes: Literal["all", "pictures"] = "pictures"
 
-    @cached_property
+    @property
     def panel(self) -> StagePanel:
         """The panel, made when it is first wanted."""
+        while self._own_panel.fill_next():
+            pass
+        return self._own_panel
+
+    @cached_property
+    def _own_panel(self) -> StagePanel:
         made = self.make_panel()
         made.head(self.title, self.purpose)
         return made
+
+    def make_next(self) -> bool:
+        """Makes the next part of the panel, for whoever has no time for all of it; False where it is there."""
+        if self.ready.make_next():
+            return True
+        if "_own_panel" in self.__dict__:
+            return self._own_panel.fill_next()
+        _ = self._own_panel
+        return True
 
     @cached_property
     def ready(self) -> Ready:
@@ -92,7 +107,7 @@ class Stage(Member):
     @property
     def has_panel(self) -> bool:
         """Whether the panel was wanted before."""
-        return "panel" in self.__dict__
+        return "_own_panel" in self.__dict__ and self._own_panel.is_full
 
     def layers(self) -> Sequence[Layer]:
         """What it shows on the canvas while it is open."""

@@ -189,12 +189,13 @@ class MainWindow(QMainWindow):
 
     def _prepare(self) -> None:
         """Makes the panels that nobody has wanted yet, one at a time, so that going there takes no time."""
-        if self.shell.session.busy or any(lane.busy for lane in self.shell.lanes):
+        if self.shell.is_coming or self.shell.session.busy or any(lane.busy for lane in self.shell.lanes):
             self._idle.start(_IDLE)
             return
         waiting = next((s for s in self.shell.stages if not s.has_panel), None)
         if waiting is not None:
-            if not waiting.ready.make_next():
+            waiting.make_next()
+            if waiting.has_panel:
                 self.panels.addWidget(waiting.panel)
             self._idle.start(_NEXT)
             return

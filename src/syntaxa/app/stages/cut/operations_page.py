@@ -8,6 +8,7 @@ import msgspec
 from PyQt6.QtCore import QItemSelection, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QTableView, QVBoxLayout, QWidget
 
+from syntaxa.app.shell.panel import Ready
 from syntaxa.app.stages.cut.fields import FIELDS, SettingsForm, as_text
 from syntaxa.app.stages.cut.picks import PickForm
 from syntaxa.app.widgets.labels import button, label, roomy, row_of
@@ -54,7 +55,7 @@ class OperationsPage(QWidget):
     give_by_picks_wanted = pyqtSignal()
     give_by_box_wanted = pyqtSignal()
 
-    def __init__(self) -> None:
+    def __init__(self, ready: Ready) -> None:
         super().__init__()
         self._plan, self._tools = Planned(), tuple[Tool, ...]()
         self._seconds: Mapping[str, float] = {}
@@ -78,13 +79,13 @@ class OperationsPage(QWidget):
         self.tool.activated.connect(self._tool_chosen)
         column.addLayout(row_of(label(tr("Name"), "dim"), self.name))
         column.addLayout(row_of(label(tr("Tool"), "dim"), self.tool))
-        self.picks = PickForm()
+        self.picks = ready.take(PickForm)
         self.picks.changed.connect(self._pick)
         self.picks.selected_wanted.connect(self.picked_wanted)
         column.addWidget(self.picks)
         self._how = label(tr("How"), "heading")
         column.addWidget(self._how)
-        self.form = SettingsForm()
+        self.form = ready.take(SettingsForm)
         self.form.changed.connect(self._edit)
         self.form.refused.connect(self.refused)
         column.addWidget(self.form)

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.cut.operations_page import OperationsPage
 from syntaxa.app.stages.cut.order_page import OrderPage
 from syntaxa.app.stages.cut.place_row import PlaceRow
@@ -68,7 +68,7 @@ class CutPanel(StagePanel):
             (tr("Order"), self.order),
             (tr("Run"), self.run),
         ):
-            add_scrolling(self.tabs, page, name)
+            self.add_scrolling(self.tabs, page, name)
         self.tabs.currentChanged.connect(lambda _k: self.page_changed.emit())
         for signal in (self.setup.wanted, self.operations.wanted, self.order.wanted, self.place.wanted):
             signal.connect(self.do)

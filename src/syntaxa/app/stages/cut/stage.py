@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QWidget
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.panel import Ready
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.cut.commands import (
@@ -24,12 +25,14 @@ from syntaxa.app.stages.cut.commands import (
     ask_tools_out,
     commands,
 )
+from syntaxa.app.stages.cut.fields import SettingsForm
 from syntaxa.app.stages.cut.handles import HandlesLayer, Held, held_on
 from syntaxa.app.stages.cut.layers import BenchLayer, FoundLayer, PathsLayer, StockLayer
 from syntaxa.app.stages.cut.operations_page import OperationsPage
 from syntaxa.app.stages.cut.order_page import OrderPage
 from syntaxa.app.stages.cut.panel import CutPanel
 from syntaxa.app.stages.cut.picking import Picking
+from syntaxa.app.stages.cut.picks import PickForm
 from syntaxa.app.stages.cut.run_page import RunPage
 from syntaxa.app.stages.cut.setup_page import SetupPage
 from syntaxa.app.stages.cut.showing import Showing
@@ -60,7 +63,7 @@ class CutStage(Stage):
         shell.session.opened.connect(self._opened)
 
     def pages(self) -> Sequence[tuple[Any, ...]]:
-        return (SetupPage,), (OperationsPage,), (OrderPage,), (RunPage,)
+        return (SetupPage,), (PickForm,), (SettingsForm,), (OperationsPage, Ready), (OrderPage,), (RunPage,)
 
     def make_panel(self) -> CutPanel:
         made = CutPanel(self.shell.session, self.ready)

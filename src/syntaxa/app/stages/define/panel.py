@@ -8,7 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import StagePanel
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.define.constraints_view import ConstraintsView
 from syntaxa.app.stages.define.dimensions_view import DimensionsView
 from syntaxa.app.stages.define.lists import keep_chosen
@@ -42,8 +42,8 @@ class DefinePanel(StagePanel):
     proposals_shown = pyqtSignal(bool)
     sketch_chosen = pyqtSignal()
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, session: Session, ready: Ready) -> None:
+        super().__init__(session, ready)
         self._definition = Definition()
         self._part = Defined()
         #: Why the step that was asked for last could not be.
@@ -52,7 +52,8 @@ class DefinePanel(StagePanel):
         self._attempt.refused.connect(self._refuse)
         self._make_head()
         self._make_sketches()
-        self.dimensions, self.parameters, self.constraints = DimensionsView(), ParametersView(), ConstraintsView()
+        self.dimensions, self.parameters = ready.take(DimensionsView), ready.take(ParametersView)
+        self.constraints, self.variants = ready.take(ConstraintsView), ready.take(VariantsView)
         self.dimensions.wanted.connect(self.do)
         self.dimensions.bind.clicked.connect(self.read_dimensions)
         self.dimensions.about.connect(self.about)
@@ -62,7 +63,6 @@ class DefinePanel(StagePanel):
         self.constraints.about.connect(self.about)
         self.body.addWidget(self.dimensions)
         self.body.addWidget(self.parameters)
-        self.variants = VariantsView()
         self.body.addWidget(self.constraints)
         self.body.addWidget(self.variants)
         self.body.addStretch(1)

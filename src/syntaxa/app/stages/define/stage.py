@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import cast
+from typing import Any, cast
 
 from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.sentences import said
@@ -12,10 +12,14 @@ from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.define import sizes
 from syntaxa.app.stages.define.commands import commands
+from syntaxa.app.stages.define.constraints_view import ConstraintsView
+from syntaxa.app.stages.define.dimensions_view import DimensionsView
 from syntaxa.app.stages.define.doing import Doing
 from syntaxa.app.stages.define.panel import DefinePanel
+from syntaxa.app.stages.define.parameters_view import ParametersView
 from syntaxa.app.stages.define.picture import Picture
 from syntaxa.app.stages.define.trying import Trying
+from syntaxa.app.stages.define.variants_view import VariantsView
 from syntaxa.app.words import tr
 from syntaxa.define.possible import MOST_PICKED, possible
 from syntaxa.define.stating import open_sketches
@@ -39,8 +43,11 @@ class DefineStage(Stage):
         self._trying = Trying(shell.session, self._show_tried)
         shell.session.evaluated.connect(lambda: self.picture.about.show(()))
 
+    def pages(self) -> Sequence[tuple[Any, ...]]:
+        return (DimensionsView,), (ParametersView,), (ConstraintsView,), (VariantsView,)
+
     def make_panel(self) -> DefinePanel:
-        made = DefinePanel(self.shell.session)
+        made = DefinePanel(self.shell.session, self.ready)
         made.about.connect(self.picture.show_about)
         made.missing_wanted.connect(self.doing.add_missing)
         made.look_wanted.connect(lambda: self._trying.look(made.reading()))

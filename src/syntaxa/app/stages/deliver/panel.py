@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.deliver.files_page import FilesPage
 from syntaxa.app.stages.deliver.handover_page import HandoverPage
 from syntaxa.app.stages.deliver.sheets_page import SheetsPage
@@ -53,7 +53,7 @@ class DeliverPanel(StagePanel):
             if page is self.files:
                 self.tabs.addTab(page, name)
             else:
-                add_scrolling(self.tabs, page, name)
+                self.add_scrolling(self.tabs, page, name)
         self.tabs.currentChanged.connect(self._turned)
         self.write_sheet = button(tr("Write the sheet…"), primary=True)
         self.write_all = button(tr("All sheets…"), tr("Write all sheets, in one PDF or a file each"))

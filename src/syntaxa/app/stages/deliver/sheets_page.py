@@ -10,6 +10,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from syntaxa.app.sentences import said
+from syntaxa.app.shell.panel import Ready
 from syntaxa.app.stages.deliver.paper_part import PaperPart
 from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
 from syntaxa.app.stages.deliver.title_block import TitleBlockPart
@@ -54,7 +55,7 @@ class SheetsPage(QWidget):
     part_wanted = pyqtSignal()
     drawing_wanted = pyqtSignal(bool)
 
-    def __init__(self) -> None:
+    def __init__(self, ready: Ready) -> None:
         super().__init__()
         self._state: State | None = None
         self._name = ""
@@ -92,13 +93,13 @@ class SheetsPage(QWidget):
         inside = QVBoxLayout(self._body)
         inside.setContentsMargins(0, 0, 0, 0)
         inside.setSpacing(7)
-        self.paper = PaperPart()
+        self.paper = ready.take(PaperPart)
         self.paper.changed.connect(self.change)
         self.paper.renamed.connect(self._rename)
         self.paper.frame_wanted.connect(self.frame_wanted)
         inside.addWidget(self.paper)
         inside.addWidget(label(tr("Views"), "heading"))
-        self.views = ViewsPart()
+        self.views = ready.take(ViewsPart)
         self.views.changed.connect(self.change)
         self.views.chosen.connect(self.chosen)
         self.views.refused.connect(self.refused)
@@ -106,18 +107,18 @@ class SheetsPage(QWidget):
         self.views.part_wanted.connect(self.part_wanted)
         inside.addWidget(self.views)
         inside.addWidget(label(tr("Dimensions"), "heading"))
-        self.dimensions_part = DimensionsPart()
+        self.dimensions_part = ready.take(DimensionsPart)
         self.dimensions_part.draw_wanted.connect(self.drawing_wanted)
         self.dimensions_part.drop_wanted.connect(self.views.drop_measure)
         inside.addWidget(self.dimensions_part)
         inside.addWidget(label(tr("Notes"), "heading"))
-        self.notes = NotesPart()
+        self.notes = ready.take(NotesPart)
         self.notes.put_wanted.connect(self.note_wanted)
         self.notes.drop_wanted.connect(self._drop_note)
         self.notes.refused.connect(self.refused)
         inside.addWidget(self.notes)
         inside.addWidget(label(tr("Title block"), "heading"))
-        self.block = TitleBlockPart()
+        self.block = ready.take(TitleBlockPart)
         self.block.changed.connect(lambda fields: self.change({"fields": fields}))
         self.block.refused.connect(self.refused)
         inside.addWidget(self.block)

@@ -14,15 +14,20 @@ from syntaxa.app.canvas.layer import Layer
 from syntaxa.app.canvas.layers.regions import RegionsLayer
 from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.shell.commands import Command
+from syntaxa.app.shell.panel import Ready
 from syntaxa.app.shell.shell import Shell
 from syntaxa.app.shell.stage import Stage, WalkStep
 from syntaxa.app.stages.deliver.commands import ask_deliver, ask_pack, ask_print, ask_sheets, commands
 from syntaxa.app.stages.deliver.files_page import FilesPage
 from syntaxa.app.stages.deliver.handover_page import HandoverPage
 from syntaxa.app.stages.deliver.panel import FILES, PACKAGE, SHEETS, DeliverPanel
+from syntaxa.app.stages.deliver.paper_part import PaperPart
+from syntaxa.app.stages.deliver.sheet_lists import DimensionsPart, NotesPart
 from syntaxa.app.stages.deliver.sheet_tools import PutTool
 from syntaxa.app.stages.deliver.sheet_view import SheetFront
 from syntaxa.app.stages.deliver.sheets_page import SheetsPage
+from syntaxa.app.stages.deliver.title_block import TitleBlockPart
+from syntaxa.app.stages.deliver.views_part import ViewsPart
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Sheet, SheetView
 from syntaxa.deliver.sheets.steps import SetSheet
@@ -56,7 +61,8 @@ class DeliverStage(Stage):
         shell.session.history_changed.connect(self._forget)
 
     def pages(self) -> Sequence[tuple[Any, ...]]:
-        return (FilesPage, self.shell.session), (SheetsPage,), (HandoverPage,)
+        parts = (PaperPart,), (ViewsPart,), (DimensionsPart,), (NotesPart,), (TitleBlockPart,)
+        return (FilesPage, self.shell.session), *parts, (SheetsPage, Ready), (HandoverPage,)
 
     def make_panel(self) -> DeliverPanel:
         made = DeliverPanel(self.shell.session, self.ready)

@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QTabWidget
 from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.shell.attempt import Attempt
-from syntaxa.app.shell.panel import Ready, StagePanel, add_scrolling
+from syntaxa.app.shell.panel import Ready, StagePanel
 from syntaxa.app.stages.form.bodies_page import BodiesPage
 from syntaxa.app.stages.form.dimension_row import DimensionRow
 from syntaxa.app.stages.form.edges_page import EdgesPage
@@ -66,7 +66,7 @@ class FormPanel(StagePanel):
             (tr("Views"), self.views),
         )
         for name, page in pages:
-            add_scrolling(self.tabs, page, name)
+            self.add_scrolling(self.tabs, page, name)
             page.wanted.connect(self.do)
         self.dimension.wanted.connect(self.do)
         self.bodies.refused.connect(self._refuse)
