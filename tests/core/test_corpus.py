@@ -33,7 +33,7 @@ def test_every_true_face_and_nothing_else(suite, seed):
     tolerances = auto_tolerances(received, Tolerances())
     healed = heal(received, tolerances, 3.0, everything)
     regions = regions_of(healed.edges, pieces.ids, "0")
-    score = damage.score(truth, [polygon(r) for r in regions])
+    score = damage.score(truth, [polygon(r) for r in regions], far=False)
     assert (score["ok"], score["missing"], score["spurious"], score["slivers"]) == (score["true"], 0, 0, 0)
     _assert_arcs_kept(truth, regions)
     _assert_moves_are_small(pieces, healed, tolerances.gap)
