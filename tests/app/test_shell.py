@@ -10,7 +10,7 @@ import types
 import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QLabel, QListWidget
+from PyQt6.QtWidgets import QLabel, QListWidget, QTabWidget, QWidget
 
 from driver import Driver
 from syntaxa.app.canvas.layer import Height, Layer
@@ -106,6 +106,24 @@ def weighing(qtbot, tmp_path, chosen, monkeypatch):
 
 def write_demo_into(folder):
     return write_demo(folder)
+
+
+def test_a_panel_that_is_made_in_parts_is_whole_and_like_one_made_at_once(window):
+    """Until it is whole, no one is told that it is there; each part is one turn."""
+
+    def held(panel):
+        return [[type(w).__name__ for w in tabs.widget(k).findChildren(QWidget)]
+                for tabs in panel.findChildren(QTabWidget) for k in range(tabs.count())]  # fmt: skip
+
+    for stage in window.shell.stages:
+        turns = 0
+        while not stage.has_panel:
+            stage.make_next()
+            turns += 1
+            assert turns < 30
+        assert all(held(stage.panel))
+        again = type(stage)(window.shell)
+        assert held(again.panel) == held(stage.panel)
 
 
 def test_a_stage_is_found_in_rail_menu_keys_palette_and_canvas(qtbot, weighing):

@@ -82,14 +82,14 @@ class Stage(Member):
         made.head(self.title, self.purpose)
         return made
 
-    def make_next(self) -> bool:
-        """Makes the next part of the panel, for whoever has no time for all of it; False where it is there."""
+    def make_next(self) -> None:
+        """Makes the next part of the panel, for whoever has no time for all of it at once; see `has_panel`."""
         if self.ready.make_next():
-            return True
+            return
         if "_own_panel" in self.__dict__:
-            return self._own_panel.fill_next()
-        _ = self._own_panel
-        return True
+            self._own_panel.fill_next()
+        else:
+            _ = self._own_panel
 
     @cached_property
     def ready(self) -> Ready:
@@ -106,7 +106,7 @@ class Stage(Member):
 
     @property
     def has_panel(self) -> bool:
-        """Whether the panel was wanted before."""
+        """Whether the panel is there, with all that is in it."""
         return "_own_panel" in self.__dict__ and self._own_panel.is_full
 
     def layers(self) -> Sequence[Layer]:
