@@ -474,6 +474,22 @@ def test_what_is_under_the_cursor_is_told_anew_when_something_else_comes_there(p
     qtbot.waitUntil(lambda: says.text().startswith("Face of FLANGE"), timeout=10_000)
 
 
+def test_what_is_there_is_seen_before_the_first_picture_comes(plate, settled, qtbot):
+    raised(plate, settled)
+    view = SpaceView()
+    qtbot.addWidget(view)
+    view.resize(400, 300)
+    view.show()
+    view.show_parts(plate.session.view(SHOWN).parts)
+    ground = QColor(view.tokens.canvas).rgb()
+    picture = view.grab().toImage()
+    assert view._picture is None
+    assert picture.pixelColor(200, 150).rgb() != ground
+    qtbot.waitUntil(lambda: view._picture is not None, timeout=20_000)
+    qtbot.waitUntil(lambda: not view.is_drawing, timeout=20_000)
+    assert view.why_soft == ""
+
+
 def test_without_the_process_that_draws_it_is_drawn_here(plate, settled, monkeypatch, qtbot):
     raised(plate, settled)
 

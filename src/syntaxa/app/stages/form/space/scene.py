@@ -215,6 +215,11 @@ class Scene:
         """Half the size of everything, corner to corner (mm)."""
         return max(float(np.linalg.norm(self.high - self.low)) / 2, 1e-6)
 
+    @property
+    def pieces(self) -> int:
+        """How many triangles and lines there are."""
+        return len(self.facets.index) + len(self.films.index) + len(self.strokes.ends)
+
     def numbers(self, target: Target) -> list[int]:
         """The numbers of a target, several where a curve is in pieces, none where it is not there."""
         own = zip(self.parts, self.firsts, strict=True)

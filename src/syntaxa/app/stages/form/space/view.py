@@ -51,6 +51,9 @@ _ZOOM, _REACH, _WANDER = 1.0015, 5, 4
 #: Pixels: arms of the cross of axes, its distance from the corner, and the width of chosen lines.
 _ARM, _CORNER, _CHOSEN = 34, 58, 2.6
 
+#: Triangles and lines that are painted here while there is no picture yet.
+_SOON = 4000
+
 _AXES = (("x", (1.0, 0.0, 0.0)), ("y", (0.0, 1.0, 0.0)), ("z", (0.0, 0.0, 1.0)))
 
 #: What is drawn over the picture in every frame.
@@ -119,6 +122,9 @@ class SpaceView(QWidget):
         if len(parts) == len(self._scene.parts) and all(map(is_, parts, self._scene.parts)):
             return
         self._scene = Scene.of(parts)
+        if not parts:
+            # Nothing of another drawing is to be seen while the next one comes.
+            self._picture = None
         self._paint()
         if not self._fitted and self._scene.targets:
             self._fitted = True
@@ -218,6 +224,9 @@ class SpaceView(QWidget):
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
         if self._picture is not None and self._scene.targets:
             painter.drawImage(self.rect(), self._picture)
+        elif self._scene.targets and self._scene.pieces <= _SOON:
+            # Until there is one; who draws may have to be started first.
+            painter.drawImage(self.rect(), self._painted())
         else:
             painter.fillRect(self.rect(), QColor.fromRgbF(*self._look.ground))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -238,9 +247,7 @@ class SpaceView(QWidget):
     def _draw(self) -> None:
         """Has how things stand drawn, here or elsewhere, unless something is being drawn."""
         if self.why_soft:
-            self._picture = QImage(self.size(), QImage.Format.Format_RGB32)
-            soft.paint(self._picture, self._scene, self._colours, self.camera, self._look, self._cut)
-            self._seen, self._is_new = self.camera, True
+            self._picture, self._is_new = self._painted(), True
         elif not self._lane.busy:
             self._is_new = True
             order = self._asked = self._order()
@@ -251,11 +258,18 @@ class SpaceView(QWidget):
                 self._draw_here,
             )
 
+    def _painted(self) -> QImage:
+        """How things stand, painted here, plainly."""
+        image = QImage(self.size(), QImage.Format.Format_RGB32)
+        soft.paint(image, self._scene, self._colours, self.camera, self._look, self._cut)
+        self._seen = self.camera
+        return image
+
     def _arrived(self, order: Order, drawn: Drawn) -> None:
-        # A picture that could not be waited for was made meanwhile where it is another one.
-        if order is self._asked:
+        # Where it is another one, a picture that could not be waited for was made meanwhile.
+        if order is self._asked and order.scene is self._scene and self._scene.targets:
             self._take(order, drawn)
-            self.update()
+        self.update()
 
     def _take(self, order: Order, drawn: Drawn) -> None:
         height, width, _ = drawn.pixels.shape
