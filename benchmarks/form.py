@@ -190,6 +190,7 @@ def pictures() -> bool:
     from syntaxa.form.model import Mesh
 
     application = QApplication([])
+    sys.setswitchinterval(0.0005)
     view = SpaceView()
     view.resize(900, 700)
     view.show()
@@ -210,6 +211,8 @@ def pictures() -> bool:
         view.grab()
         while view.is_drawing:
             application.processEvents()
+            # As in the program, where the window waits for what comes instead of asking.
+            time.sleep(0.0005)
         view.grab()
 
     for _ in range(4):
