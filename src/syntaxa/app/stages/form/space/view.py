@@ -323,9 +323,8 @@ class SpaceView(QWidget):
         """What is seen at a pixel, lines a little way off too."""
         if not self._scene.targets:
             return None
-        if self._numbers is None and not self.why_soft:
-            self.come_to_rest()
         if self._numbers is None:
+            # Whoever clicks does not wait for who draws.
             found = soft.pick(self._scene, self.camera, place.x(), place.y(), _REACH, self._cut)
             return self._scene.target(found)
         x, y = int(place.x()), int(place.y())
