@@ -9,6 +9,7 @@ import pikepdf
 import pytest
 from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QWheelEvent
+from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QAbstractSpinBox, QApplication, QComboBox, QLineEdit, QPushButton, QScrollArea, QSlider
 
 from driver import Driver
@@ -22,12 +23,26 @@ from syntaxa.mend.steps import MendFindings
 
 
 def turn_wheel(widget, steps=-1):
-    place = QPointF(widget.rect().center())
+    """As the desktop tells it: to the window that the widget lies in, at the middle of what is seen of it."""
+    QApplication.processEvents()
+    middle = widget.visibleRegion().boundingRect().center()
     event = QWheelEvent(
-        place, QPointF(widget.mapToGlobal(widget.rect().center())), QPoint(), QPoint(0, 120 * steps),
-        Qt.MouseButton.NoButton, Qt.KeyboardModifier.NoModifier, Qt.ScrollPhase.NoScrollPhase, False,
+        QPointF(widget.mapTo(widget.window(), middle)), QPointF(widget.mapToGlobal(middle)), QPoint(),
+        QPoint(0, 120 * steps), Qt.MouseButton.NoButton, Qt.KeyboardModifier.NoModifier, Qt.ScrollPhase.NoScrollPhase,
+        False,
     )  # fmt: skip
-    QApplication.sendEvent(widget, event)
+    QApplication.sendEvent(widget.window().windowHandle(), event)
+
+
+def hover(widget):
+    """The mouse comes over a widget, which is scrolled into view."""
+    above = widget.parentWidget()
+    while above is not None:
+        if isinstance(above, QScrollArea):
+            above.ensureWidgetVisible(widget)
+        above = above.parentWidget()
+    middle = widget.visibleRegion().boundingRect().center()
+    QTest.mouseMove(widget.window().windowHandle(), widget.mapTo(widget.window(), middle))
 
 
 def value_of(field):
@@ -56,20 +71,21 @@ def test_no_field_takes_the_wheel_unless_it_has_the_focus(qtbot, demo):
             f for kind in (QComboBox, QAbstractSpinBox, QSlider) for f in demo.panels_in_order[panel].findChildren(kind)
         ]
         for field in fields:
-            assert field.focusPolicy() != Qt.FocusPolicy.WheelFocus
-            if not field.isVisible() or not field.isEnabled() or field.hasFocus():
+            if field.visibleRegion().isEmpty() or not field.isEnabled() or field.hasFocus():
                 continue
             before = value_of(field)
             for steps in (-1, 1, 3):
                 turn_wheel(field, steps)
                 assert value_of(field) == before, field.accessibleName()
+                assert not field.hasFocus(), field.accessibleName()
             tried += 1
     assert tried >= 8
 
 
 def test_a_field_that_has_the_focus_takes_the_wheel(qtbot, demo):
     demo.show_deliver()
-    field = demo.deliver.findChildren(QComboBox)[0]
+    QApplication.processEvents()
+    field = next(f for f in demo.deliver.findChildren(QComboBox) if f.isVisible())
     field.setFocus()
     turn_wheel(field)
     assert field.currentIndex() == 1
@@ -88,6 +104,21 @@ def test_the_page_scrolls_under_a_field(qtbot, demo):
 
 
 # ---------------------------------------------------------------------- keys
+
+
+def test_what_is_computed_takes_the_focus_from_no_field(qtbot, demo, settled):
+    """A view that comes late shows itself anew; whoever types by then types on, and an open ledger stays open."""
+    demo.show_deliver()
+    QApplication.processEvents()
+    field = next(f for f in demo.deliver.findChildren(QLineEdit) if f.isVisible() and f.isEnabled())
+    field.setFocus()
+    demo.shell.refresh()
+    settled()
+    assert QApplication.focusWidget() is field
+    demo.toggle_ledger()
+    demo.shell.refresh()
+    settled()
+    assert demo.ledger.isVisible()
 
 
 @pytest.mark.parametrize("stage", range(5))
@@ -410,6 +441,7 @@ def test_every_control_has_a_name_and_a_tip(qtbot, demo):
                 if not control.isVisible() or control.objectName().startswith("qt_"):
                     continue
                 seen += 1
+                hover(control)
                 assert control.accessibleName() or isinstance(control.parent(), QComboBox)
                 assert control.toolTip() or isinstance(control.parent(), QComboBox), control.accessibleName()
     assert seen > 50

@@ -1,17 +1,21 @@
-"""What holds for every field of the program, in one filter: the wheel, the keys of commands, Escape, and typed values.
+"""What holds for every field of the program, in one place: the wheel, the keys of commands, Escape, and typed values.
 
 - The wheel changes no field unless it has the focus; the page under it scrolls instead.
 - While a tool waits for typed values, digits go to it, and no single key is a command.
 - In a field the keys of commands are commands, except those that edit the text in it.
 - Escape ends what is going on in the order that the window says.
+- A control without a tip tells its name when the mouse comes over it.
+
+None of this looks at every event of the program: that would cost a third of the time of all that a window does. The
+wheel and the mouse are seen where the desktop hands them over, keys where the focus is.
 """
 
 from __future__ import annotations
 
 from typing import Protocol
 
-from PyQt6.QtCore import QEvent, QObject, Qt
-from PyQt6.QtGui import QKeyEvent, QKeySequence, QWheelEvent
+from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSlot
+from PyQt6.QtGui import QGuiApplication, QKeyEvent, QKeySequence, QMouseEvent, QWheelEvent, QWindow
 from PyQt6.QtWidgets import (
     QAbstractButton,
     QAbstractScrollArea,
@@ -59,30 +63,66 @@ class Host(Protocol):
 
 
 class Habits(QObject):
-    """The filter; installed on the application for one window."""
+    """The habits of one window and of its dialogs."""
 
     def __init__(self, host: Host, parent: QWidget) -> None:
         super().__init__(parent)
         self._host = host
-        for widget in parent.findChildren(QWidget):
-            _calm(widget)
+        self._under: QWidget | None = None
+        self._window = parent
+        parent.installEventFilter(self)
+        application = QApplication.instance()
+        if isinstance(application, QApplication):
+            application.focusChanged.connect(self._follow_focus)
+            application.focusWindowChanged.connect(self.watch)
+
+    @pyqtSlot(QWindow)
+    def watch(self, window: QWindow | None) -> None:
+        """Sees to the wheel and the mouse in a window of the desktop from now on."""
+        if window is not None:
+            window.installEventFilter(self)
+
+    def leave(self) -> None:
+        """The window closes: no key is ours any longer."""
+        self._window.removeEventFilter(self)
+        self._follow_focus(QApplication.focusWidget(), None)
+        for window in QGuiApplication.allWindows():
+            window.removeEventFilter(self)
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
-        if event is None or not isinstance(watched, QWidget):
-            return False
-        # Every event of the program comes by here, and to ask one for its type is dear: its class tells most.
-        if type(event) is QEvent:
-            if event.type() == QEvent.Type.Polish:
-                _calm(watched)
-        elif isinstance(event, QWheelEvent):
-            return _scrolls_instead(watched, event)
-        elif isinstance(event, QKeyEvent) and not QApplication.activePopupWidget() and self._host.window_of(watched):
-            kind = event.type()
-            if kind == QEvent.Type.ShortcutOverride:
-                return self._override(watched, event)
-            if kind == QEvent.Type.KeyPress:
-                return self._key(watched, event)
+        # To ask an event for its type is dear: its class tells most.
+        if isinstance(watched, QWindow):
+            if isinstance(event, QWheelEvent):
+                return self._wheel(watched, event)
+            if isinstance(event, QMouseEvent) and event.type() == QEvent.Type.MouseMove and not event.buttons():
+                self._tell_name(_under(watched, event))
+        elif isinstance(event, QKeyEvent) and isinstance(watched, QWidget) and not QApplication.activePopupWidget():
+            return self._host.window_of(watched) and self._any_key(watched, event)
         return False
+
+    @pyqtSlot(QWidget, QWidget)
+    def _follow_focus(self, before: QWidget | None, now: QWidget | None) -> None:
+        if before is not None and before is not self._window:
+            before.removeEventFilter(self)
+        if now is not None:
+            now.installEventFilter(self)
+
+    def _wheel(self, window: QWindow, event: QWheelEvent) -> bool:
+        widget = _under(window, event)
+        return widget is not None and _scrolls_instead(widget, event)
+
+    def _tell_name(self, widget: QWidget | None) -> None:
+        """A control without a tip of its own has its name for one."""
+        if widget is not self._under:
+            self._under = widget
+            if isinstance(widget, _TELLING) and not widget.toolTip():
+                widget.setToolTip(widget.accessibleName())
+
+    def _any_key(self, watched: QWidget, event: QKeyEvent) -> bool:
+        kind = event.type()
+        if kind == QEvent.Type.ShortcutOverride:
+            return self._override(watched, event)
+        return kind == QEvent.Type.KeyPress and self._key(watched, event)
 
     def _override(self, watched: QWidget, event: QKeyEvent) -> bool:
         """Who has a key, a command or the widget: decided before either sees it."""
@@ -141,12 +181,10 @@ def _is_plain(event: QKeyEvent) -> bool:
         and not event.text().isspace()  # fmt: skip
 
 
-def _calm(widget: QWidget) -> None:
-    """A field that would take the focus by the wheel takes it by click and Tab; one without a tip tells its name."""
-    if isinstance(widget, _TELLING) and not widget.toolTip():
-        widget.setToolTip(widget.accessibleName())
-    if _is_field(widget) and widget.focusPolicy() == Qt.FocusPolicy.WheelFocus:
-        widget.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+def _under(window: QWindow, event: QWheelEvent | QMouseEvent) -> QWidget | None:
+    """The widget that an event of a window of the desktop will come to."""
+    top = QWidget.find(window.winId())
+    return None if top is None else top.childAt(event.position().toPoint())
 
 
 def _is_field(widget: QWidget) -> bool:

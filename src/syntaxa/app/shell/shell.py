@@ -44,6 +44,8 @@ class Shell(QObject):
     stage_changed = pyqtSignal()
     #: What stands in the canvas's place may have changed.
     front_changed = pyqtSignal()
+    #: Somebody went to a stage, be it the one that is open.
+    arrived = pyqtSignal()
     #: What can be had, is open or is to be told may have changed.
     refreshed = pyqtSignal()
 
@@ -156,6 +158,7 @@ class Shell(QObject):
             wanted.panel.dress(self.dress.lengths, self.dress.tokens)
             wanted.entered()
         self.front_changed.emit()
+        self.arrived.emit()
         self.refresh()
         # Keys are for the drawing, not for whichever field comes first in the panel.
         (wanted.front() or self.canvas).setFocus()

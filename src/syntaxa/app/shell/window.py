@@ -9,7 +9,6 @@ from pathlib import Path
 from PyQt6.QtCore import QByteArray, QSize, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QShowEvent
 from PyQt6.QtWidgets import (
-    QApplication,
     QHBoxLayout,
     QMainWindow,
     QSizePolicy,
@@ -139,6 +138,8 @@ class MainWindow(QMainWindow):
         shell = self.shell
         shell.stage_changed.connect(self._show_panel)
         shell.front_changed.connect(self._show_front)
+        # Whoever goes to a stage wants its panel.
+        shell.arrived.connect(lambda: self.show_ledger(False))
         shell.refreshed.connect(self._refresh)
         shell.dress.changed.connect(self._dress)
         shell.status.cancel_wanted.connect(shell.cancel_work)
@@ -152,10 +153,7 @@ class MainWindow(QMainWindow):
             (self.welcome.demo_wanted, "open_demo"),
         ):
             signal.connect(shell.commands[command].run)
-        application = QApplication.instance()
-        if application is not None:
-            self._habits = Habits(Typing(self, shell, self.menus), self)
-            application.installEventFilter(self._habits)
+        self._habits = Habits(Typing(self, shell, self.menus), self)
 
     # ------------------------------------------------------------------ showing
 
@@ -170,6 +168,7 @@ class MainWindow(QMainWindow):
 
     def showEvent(self, event: QShowEvent | None) -> None:
         super().showEvent(event)
+        self._habits.watch(self.windowHandle())
         panel = self.panels.currentWidget()
         if panel is not None:
             self._give_room(panel)
@@ -215,9 +214,11 @@ class MainWindow(QMainWindow):
             # It takes what room there is; its own wishes would push the panel out of a small window.
             front.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Ignored)
             self.middle.addWidget(front)
-        self.middle.setCurrentWidget(front or self.shell.canvas)
-        # Whoever goes to a stage wants its panel.
-        self.show_ledger(False)
+        before, now, focus = self.middle.currentWidget(), front or self.shell.canvas, self.focusWidget()
+        self.middle.setCurrentWidget(now)
+        if before is not now and focus is not None and before in (focus, focus.parentWidget()):
+            # Else the focus would fall into whichever field comes first in the panel.
+            now.setFocus()
         # What is looked at in the canvas's place needs the room, and the ledger has no part in it.
         self.ledger_bar.setVisible(front is None or self.shell.stage.keeps_ledger)
 
@@ -227,10 +228,11 @@ class MainWindow(QMainWindow):
 
     def show_ledger(self, shown: bool) -> None:
         """Shows the ledger over the panel, or the panel."""
+        was_shown = self.side.currentWidget() is self.ledger
         self.side.setCurrentWidget(self.ledger if shown else self.panels)
         self.ledger_bar.show_open(shown)
         self.ledger.entered(shown)
-        if not shown and self.shell.open_stage is not None:
+        if was_shown and not shown and self.shell.open_stage is not None:
             # Else the focus would fall into whichever field comes first in the panel.
             (self.shell.stage.front() or self.shell.canvas).setFocus()
 
@@ -297,8 +299,6 @@ class MainWindow(QMainWindow):
         self._idle.stop()
         self.shell.session.close()
         self.shell.stop_all()
-        application = QApplication.instance()
-        if application is not None:
-            application.removeEventFilter(self._habits)
+        self._habits.leave()
         self._may_close = True
         self.close()
