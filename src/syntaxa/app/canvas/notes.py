@@ -22,7 +22,7 @@ from PyQt6.QtGui import (
 )
 
 from syntaxa.app.canvas.camera import Camera
-from syntaxa.app.canvas.overlays import polygon_of
+from syntaxa.app.canvas.strokes import polygon_of
 from syntaxa.app.theme.style import TEXT_FONT
 from syntaxa.app.theme.tokens import Tokens, readable_on
 from syntaxa.drawing.annotations import (

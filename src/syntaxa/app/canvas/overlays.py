@@ -6,19 +6,15 @@ from collections.abc import Sequence
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen
 
 from syntaxa.app.canvas.camera import Camera
-from syntaxa.app.canvas.render import lines_of
+from syntaxa.app.canvas.strokes import polygon_of
 from syntaxa.app.theme.glyphs import draw_glyph, glyph_stamp
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.rows import shape_of_rows
-from syntaxa.geometry.shapes import Line, Shape
 from syntaxa.geometry.types import Floats
 from syntaxa.mend.model import Finding, Region
-
-#: Shapes up to which each is drawn as one unbroken run.
-_UNBROKEN = 60
 
 #: Findings drawn at the most in one frame; the list has them all.
 _MOST_GLYPHS = 400
@@ -39,12 +35,6 @@ def region_path(region: Region, view: Camera) -> QPainterPath:
         path.addPolygon(polygon_of(points, view))
         path.closeSubpath()
     return path
-
-
-def polygon_of(points: np.ndarray, view: Camera) -> QPolygonF:
-    """Points (n, 2) in mm as a polygon in pixels."""
-    pixels = (points - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
-    return QPolygonF([QPointF(x, y) for x, y in np.clip(pixels, -1e6, 1e6).tolist()])
 
 
 def tint_regions(painter: QPainter, regions: Sequence[Region], view: Camera, tokens: Tokens, chosen: str) -> None:
@@ -107,29 +97,6 @@ def draw_origin(painter: QPainter, view: Camera, tokens: Tokens) -> None:
         painter.drawLine(QPointF(px + 30, py), QPointF(px + 25, py + side))
         painter.drawLine(QPointF(px, py - 30), QPointF(px + side, py - 25))
     painter.drawEllipse(QPointF(px, py), 4, 4)
-
-
-def draw_shapes(painter: QPainter, shapes: Sequence[Shape], view: Camera, pen: QPen) -> None:
-    """Shapes over everything: hover and selection, changes. Many are drawn as their pieces, all at once."""
-    painter.setPen(pen)
-    painter.setBrush(Qt.BrushStyle.NoBrush)
-    if len(shapes) <= _UNBROKEN:
-        for shape in shapes:
-            painter.drawPolyline(polygon_of(shape.flattened(0.08 / view.scale), view))
-        return
-    runs = [_run_of(shape, view) for shape in shapes]
-    pieces = np.concatenate([np.hstack([run[:-1], run[1:]]) for run in runs]).reshape(-1, 2, 2)
-    pixels = (pieces - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
-    low, high = pixels.min(axis=1), pixels.max(axis=1)
-    seen = pixels[((high >= 0) & (low <= (view.width, view.height))).all(axis=1)]
-    if len(seen):
-        painter.drawLines(lines_of(np.clip(seen, -1e6, 1e6).reshape(-1, 4)))
-
-
-def _run_of(shape: Shape, view: Camera) -> Floats:
-    if isinstance(shape, Line):
-        return np.array([[*shape.start], [*shape.end]])
-    return shape.flattened(0.3 / view.scale)
 
 
 def draw_label(painter: QPainter, text: str, at: QPointF, view: Camera, tokens: Tokens) -> None:

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import logging
 import threading
+import time
 from collections.abc import Callable
 from contextlib import nullcontext
+from functools import partial
 from typing import Any
 
 from PyQt6.QtCore import QObject, QRunnable, QThreadPool, pyqtSignal
@@ -18,6 +20,9 @@ from syntaxa.watching import watched
 _LOG = logging.getLogger(__name__)
 
 Work = Callable[[Progress], Any]
+
+#: Seconds between the search for cycles, which holds the window, and what is told, which may hold it as well.
+_BREATH = 0.005
 
 
 class _Signals(QObject):
@@ -49,23 +54,25 @@ class _Task(QRunnable):
 
     def run(self) -> None:
         with uncollected() if self._makes_many else nullcontext(), watched(self._check):
-            self._run()
+            tell = self._worked()
+        if self._makes_many:
+            time.sleep(_BREATH)
+        tell()
+        self.signals.ended.emit()
 
-    def _run(self) -> None:
+    def _worked(self) -> Callable[[], None]:
+        """Does the work; what then tells how it ended."""
         try:
             result = self._work(self._progress)
         except Cancelled as error:
-            self.signals.stopped.emit(str(error))
+            return partial(self.signals.stopped.emit, str(error))
         except SyntaxaError as error:
-            self.signals.failed.emit(str(error))
+            return partial(self.signals.failed.emit, str(error))
         except Exception:  # noqa: BLE001  the outermost layer of a thread: nothing may pass unseen
             _LOG.exception("A background task failed")
-            self.signals.failed.emit(
-                tr("A fault in the program stopped this; the job is as it was. The log has the details.")
-            )
-        else:
-            self.signals.done.emit(result)
-        self.signals.ended.emit()
+            sentence = tr("A fault in the program stopped this; the job is as it was. The log has the details.")
+            return partial(self.signals.failed.emit, sentence)
+        return partial(self.signals.done.emit, result)
 
 
 class Lane(QObject):

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.overlays import draw_shapes
+from syntaxa.app.canvas.strokes import Strokes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point
@@ -37,21 +38,43 @@ class ChangeMarks:
         low_x, low_y, high_x, high_y = zip(*(bounds(s) for s in shapes), strict=True)
         return min(low_x), min(low_y), max(high_x), max(high_y)
 
+    @cached_property
+    def removed_strokes(self) -> Strokes:
+        """Those of what goes."""
+        return Strokes(self.removed[:_MOST])
+
+    @cached_property
+    def added_strokes(self) -> Strokes:
+        """Those of what comes."""
+        return Strokes(self.added[:_MOST])
+
+    @cached_property
+    def cut_strokes(self) -> Strokes:
+        """Those of pieces of what was cut."""
+        return Strokes(self.cut[:_MOST])
+
+    @cached_property
+    def moved_strokes(self) -> tuple[Strokes, Strokes]:
+        """Those of what changes, before and after."""
+        moved = self.moved[:_MOST]
+        return Strokes([before for before, _ in moved]), Strokes([after for _, after in moved])
+
 
 def draw_changes(painter: QPainter, marks: ChangeMarks, view: Camera, tokens: Tokens) -> None:
     """Removed: dashed persimmon with a minus; added: thick verdigris with a plus; moved: from dotted to solid."""
     persimmon, accent, dim = QColor(tokens.persimmon), QColor(tokens.accent), QColor(tokens.dim)
-    draw_shapes(painter, marks.removed[:_MOST], view, QPen(persimmon, 1.8, Qt.PenStyle.DashLine))
-    draw_shapes(painter, marks.added[:_MOST], view, QPen(accent, 2.6))
-    draw_shapes(painter, [a for a, _ in marks.moved[:_MOST]], view, QPen(dim, 1.4, Qt.PenStyle.DotLine))
-    draw_shapes(painter, marks.cut[:_MOST], view, QPen(accent, 1.6))
-    draw_shapes(painter, [b for _, b in marks.moved[:_MOST]], view, QPen(accent, 1.6))
+    marks.removed_strokes.draw(painter, view, QPen(persimmon, 1.8, Qt.PenStyle.DashLine))
+    marks.added_strokes.draw(painter, view, QPen(accent, 2.6))
+    before, after = marks.moved_strokes
+    before.draw(painter, view, QPen(dim, 1.4, Qt.PenStyle.DotLine))
+    marks.cut_strokes.draw(painter, view, QPen(accent, 1.6))
+    after.draw(painter, view, QPen(accent, 1.6))
     for shape in marks.removed[:200]:
         _sign(painter, shape, view, persimmon, QColor(tokens.canvas), plus=False)
     for shape in marks.added[:200]:
         _sign(painter, shape, view, accent, QColor(tokens.canvas), plus=True)
-    for before, after in marks.moved[:200]:
-        _arrow(painter, _middle(before), _middle(after), view, accent)
+    for old, new in marks.moved[:200]:
+        _arrow(painter, _middle(old), _middle(new), view, accent)
 
 
 def _middle(shape: Shape) -> Point:

@@ -12,6 +12,7 @@ from syntaxa.app.canvas import overlays
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.selection import Selection
+from syntaxa.app.canvas.strokes import Strokes, draw_shapes
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
@@ -48,16 +49,23 @@ class ChosenLayer(Layer):
     def __init__(self, selection: Selection) -> None:
         super().__init__()
         self._selection = selection
+        #: What is selected, made ready, and the rows and scene that it was made of.
+        self._strokes, self._of = Strokes(()), (selection.rows, selection.scene)
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         chosen, curves = self._selection, self._selection.scene.curves
-        if chosen.rows:
-            pen = QPen(QColor(tokens.accent), 2.4)
-            overlays.draw_shapes(painter, [curves[k].shape for k in chosen.rows[:_MOST_SELECTED]], view, pen)
+        self._make_ready()
+        self._strokes.draw(painter, view, QPen(QColor(tokens.accent), 2.4))
         if 0 <= chosen.hover < len(curves):
             dotted = chosen.hover in chosen.rows
             pen = QPen(QColor(tokens.accent), 1.8, Qt.PenStyle.DotLine if dotted else Qt.PenStyle.SolidLine)
-            overlays.draw_shapes(painter, [curves[chosen.hover].shape], view, pen)
+            draw_shapes(painter, [curves[chosen.hover].shape], view, pen)
+
+    def _make_ready(self) -> None:
+        rows, scene = self._selection.rows, self._selection.scene
+        if rows is not self._of[0] or scene is not self._of[1]:
+            self._strokes = Strokes([scene.curves[k].shape for k in rows[:_MOST_SELECTED]])
+            self._of = rows, scene
 
 
 class TagsLayer(Layer):

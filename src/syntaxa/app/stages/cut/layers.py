@@ -14,7 +14,7 @@ from PyQt6.QtGui import QBrush, QColor, QFontMetricsF, QImage, QPainter, QPainte
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.overlays import polygon_of
+from syntaxa.app.canvas.strokes import polygon_of
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.cut.bench.heights import HeightMap

@@ -10,7 +10,7 @@ from PyQt6.QtCore import QPointF
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
-from syntaxa.app.canvas.overlays import draw_shapes
+from syntaxa.app.canvas.strokes import draw_shapes
 from syntaxa.app.canvas.tool import Tool
 from syntaxa.app.stages.define.dimension_layer import draw_figure
 from syntaxa.app.theme.tokens import Tokens

@@ -12,7 +12,7 @@ from PyQt6.QtGui import QColor, QCursor, QPainter, QPainterPath, QPen
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.layers.rulers import RULER
-from syntaxa.app.canvas.overlays import draw_shapes
+from syntaxa.app.canvas.strokes import draw_shapes
 from syntaxa.app.theme.glyphs import Rings, Strokes, draw_outline, path_of
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.define.anchors import Anchor

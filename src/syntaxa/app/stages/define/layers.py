@@ -10,7 +10,7 @@ from PyQt6.QtGui import QColor, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.overlays import draw_shapes
+from syntaxa.app.canvas.strokes import draw_shapes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.define.views import Movable
 from syntaxa.geometry.shapes import Shape
