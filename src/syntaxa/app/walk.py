@@ -69,15 +69,21 @@ def _hand_over(window: MainWindow, path: Path) -> Path | None:
 
 def settle(window: MainWindow) -> bool:
     """Waits until everything is computed and painted; False if it takes too long."""
-    shell, end = window.shell, time.monotonic() + _PATIENCE
+    end = time.monotonic() + _PATIENCE
     while time.monotonic() < end:
         QTest.qWait(20)  # type: ignore[call-arg, arg-type]
-        if any(lane.busy for lane in shell.lanes) or shell.canvas.painting or shell.session.stale:
-            continue
-        if shell.session.evaluation is not None and surveyed(shell.session) is not None:
+        if is_settled(window):
             QApplication.processEvents()
             return True
     return False
+
+
+def is_settled(window: MainWindow) -> bool:
+    """Whether everything is computed and painted."""
+    shell = window.shell
+    if any(lane.busy for lane in shell.lanes) or shell.canvas.painting or shell.session.stale:
+        return False
+    return shell.session.evaluation is not None and surveyed(shell.session) is not None
 
 
 def take_picture(window: MainWindow, path: Path) -> None:

@@ -37,17 +37,14 @@ class Surveyed:
     """What is wrong at which tolerance (mm), and the tolerance that the drawing itself suggests.
 
     findings  what is wrong and still open, and then what is worth a look; without what is harmless or left
+    faults    what is wrong and still open
     """
 
     survey: Survey
     gap: float
     proposal: ProposedGap
     findings: tuple[Finding, ...]
-
-    @property
-    def faults(self) -> tuple[Finding, ...]:
-        """What is wrong and still open."""
-        return tuple(f for f in self.findings if is_fault(f.kind))
+    faults: tuple[Finding, ...]
 
 
 def _surveyed(standing: Standing, tuning: Tuning, *, progress: Progress) -> Surveyed:
@@ -57,8 +54,10 @@ def _surveyed(standing: Standing, tuning: Tuning, *, progress: Progress) -> Surv
     progress(0.4)
     chosen = proposal.gap if tuning.gap is None else tuning.gap
     survey = survey_state(standing.state, chosen, tuning.dead_end)
-    listed = (f for f in survey.findings if f.kind not in HARMLESS_KINDS and f.note is None)
-    return Surveyed(survey, chosen, proposal, tuple(sorted(listed, key=lambda f: not is_fault(f.kind))))
+    listed = [f for f in survey.findings if f.kind not in HARMLESS_KINDS and f.note is None]
+    faults = tuple(f for f in listed if is_fault(f.kind))
+    worth_a_look = (f for f in listed if not is_fault(f.kind))
+    return Surveyed(survey, chosen, proposal, (*faults, *worth_a_look), faults)
 
 
 def _swept(standing: Standing, proposed: float, *, progress: Progress) -> Sweep:

@@ -152,11 +152,9 @@ class Surface(QWidget):
         width = self.width() + 2 * round(self.width() * _MARGIN)
         height = self.height() + 2 * round(self.height() * _MARGIN)
         self._fresh_view = self._view.sized(width, height)
-        self._fresh = self._blank(QSize(round(width * density), round(height * density)))
-        device = Camera(
-            self._view.x, self._view.y, self._view.scale * density, self._fresh.width(), self._fresh.height()
-        )
-        self._work = self._everything(device)
+        size = QSize(round(width * density), round(height * density))
+        device = Camera(self._view.x, self._view.y, self._view.scale * density, size.width(), size.height())
+        self._work = self._everything(device, size)
         self._slice.start()
 
     def paint_now(self) -> None:
@@ -171,8 +169,8 @@ class Surface(QWidget):
         image.fill(QColor(self.tokens.canvas))
         return image
 
-    def _everything(self, view: Camera) -> Iterator[None]:
-        self._fresh_apart = {}
+    def _everything(self, view: Camera, size: QSize) -> Iterator[None]:
+        self._fresh, self._fresh_apart = self._blank(size), {}
         for layer in self.layers:
             image = self._fresh
             if layer.apart:

@@ -21,7 +21,7 @@ from syntaxa.app.shell.commands import CommandTable
 from syntaxa.app.shell.dress import BREATH, Dress
 from syntaxa.app.shell.leaving import Leaving
 from syntaxa.app.shell.picking import Picking
-from syntaxa.app.shell.stage import Feature, Stage
+from syntaxa.app.shell.stage import Feature, Stage, panels_away
 from syntaxa.app.shell.status import StatusLine
 from syntaxa.app.widgets.banner import Banner
 from syntaxa.app.words import tr
@@ -55,7 +55,7 @@ class Shell(QObject):
         super().__init__(window)
         self.window, self.settings, self.choosers, self.make_demo = window, settings, choosers, make_demo
         self.recovery = recovery
-        self.dress = Dress(settings, window, self)
+        self.dress = Dress(settings, window, lambda: panels_away(self.stages, self._open), self)
         self.session = Session(recovery, self)
         self.session.computing.at_once = (SCENE, RECEIVED)
         self.canvas = Canvas()
@@ -144,6 +144,7 @@ class Shell(QObject):
     def show_stage(self, stage: Stage | str) -> None:
         """Goes to a stage at once, also by its name."""
         self._coming = None
+        self.dress.finish()
         wanted = next(s for s in self.stages if stage in (s, s.name))
         old = self._open
         if old is not wanted:

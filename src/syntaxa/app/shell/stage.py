@@ -152,6 +152,12 @@ class Stage(Member):
         """A recipe is used: takes the choices that it was saved with, where this stage has them."""
 
 
+def panels_away(stages: Sequence[Stage], open_stage: Stage | None) -> list[QWidget]:
+    """The panels that are made and belong to no open stage, each with all that is in it."""
+    panels = [s.panel for s in stages if s.has_panel and s is not open_stage]
+    return [w for panel in panels for w in (panel, *panel.findChildren(QWidget))]
+
+
 class Feature(Member):
     """Something that is there in every stage, with a strip under the canvas where it wants one."""
 

@@ -4,14 +4,16 @@ from __future__ import annotations
 
 import os
 import tempfile
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 from functools import cache
 from importlib.resources import as_file, files
 from pathlib import Path
 from string import Template
 
+from PyQt6 import sip
+from PyQt6.QtCore import QEvent, Qt
 from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
-from PyQt6.QtWidgets import QApplication
+from PyQt6.QtWidgets import QApplication, QWidget
 
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.files import write_atomically
@@ -22,6 +24,12 @@ TEXT_FONT = "Inter"
 #: Letters are shown as they stand: else the font makes a multiplication sign of the x in a file called "2x4".
 _AS_TYPED = QFont.Tag(b"calt")
 FIGURE_FONT = "JetBrains Mono"
+
+#: Widgets in one go over those that are out of sight; each takes about a tenth of a millisecond.
+_AT_ONCE = 200
+
+#: What the toolkit goes by: whether a widget wears its look, and whether it has one of its own that it keeps.
+_POLISHED, _OWN_STYLE = Qt.WidgetAttribute.WA_WState_Polished, Qt.WidgetAttribute.WA_SetStyle
 
 
 @cache
@@ -49,8 +57,48 @@ def dress(application: QApplication, tokens: Tokens) -> None:
         pass
 
 
+def undressing(widgets: Sequence[QWidget]) -> Iterator[None]:
+    """Takes the look off widgets that nobody sees, some at a time: `dressing` then passes them by.
+
+    They must be given to `redressing` afterwards, and before anybody sees them.
+    """
+    yield from _some_at_a_time(widgets, _take_off)
+
+
+def redressing(widgets: Sequence[QWidget]) -> Iterator[None]:
+    """Puts the look that the program wears now on those whose own was taken off, some at a time."""
+    yield from _some_at_a_time(widgets, _put_on)
+
+
+def _some_at_a_time(widgets: Sequence[QWidget], do: Callable[[QWidget], None]) -> Iterator[None]:
+    for first in range(0, len(widgets), _AT_ONCE):
+        for widget in widgets[first : first + _AT_ONCE]:
+            # Between two goes some may be gone.
+            if not sip.isdeleted(widget):
+                do(widget)
+        yield
+
+
+def _take_off(widget: QWidget) -> None:
+    style = widget.style()
+    if style is not None:
+        style.unpolish(widget)
+    widget.setAttribute(_POLISHED, False)
+    widget.setAttribute(_OWN_STYLE, True)
+
+
+def _put_on(widget: QWidget) -> None:
+    widget.setAttribute(_OWN_STYLE, False)
+    style = widget.style()
+    if style is not None:
+        style.polish(widget)
+    widget.setAttribute(_POLISHED, True)
+    QApplication.sendEvent(widget, QEvent(QEvent.Type.StyleChange))
+    widget.update()
+
+
 def dressing(application: QApplication, tokens: Tokens) -> Iterator[None]:
-    """The same in several goes, each of which goes over all widgets and takes its time."""
+    """The same as `dress` in several goes, each of which goes over all widgets and takes its time."""
     sheet = _sheet(tokens)
     if application.styleSheet() == sheet:
         return

@@ -11,6 +11,7 @@ from syntaxa.app.canvas import overlays
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
 from syntaxa.app.canvas.selection import Selection
+from syntaxa.app.canvas.strokes import draw_shapes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
 from syntaxa.mend.model import Finding
@@ -53,7 +54,7 @@ class FindingsLayer(Layer):
         if self.chosen is not None and self.findings and self.marks_curves:
             concerned = [scene.index[c] for c in self.chosen.curves if c in scene.index]
             shapes = [scene.curves[k].shape for k in concerned[:_MOST_CONCERNED]]
-            overlays.draw_shapes(painter, shapes, view, QPen(QColor(tokens.persimmon), 2.2))
+            draw_shapes(painter, shapes, view, QPen(QColor(tokens.persimmon), 2.2))
         chosen = self.chosen.key if self.chosen else ""
         overlays.draw_findings(painter, self.findings, self._places, view, tokens, chosen)
 
