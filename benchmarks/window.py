@@ -86,6 +86,7 @@ def _parts(window, path: Path, saved: Path):
         ("stages", lambda: _visit(shell)),
         ("scale", lambda: shell.session.do(ScaleBy(2.0))),
         ("fix all", go["fix_all"].run),
+        ("select", go["select_all"].run),
         ("ledger", lambda: _look_at_the_ledger(window)),
         ("look", go["switch_look"].run),
         ("save", lambda: shell.session.files.save(saved)),

@@ -4,18 +4,23 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
+import shapely
 from hypothesis import given
 from hypothesis import strategies as st
-from PyQt6.QtGui import QColor, QImage
+from PyQt6.QtGui import QColor, QImage, QPainter
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.canvas import Canvas
 from syntaxa.app.canvas.layers.rulers import mark_text, spacing
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
+from syntaxa.app.canvas.tints import Tints
+from syntaxa.app.theme.tokens import LOOKS
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.shapes import Circle, Line, Polyline
+from syntaxa.mend.model import Region
 
 
 def scene_of(*shapes):
@@ -90,6 +95,30 @@ def test_ruler_marks_are_readable_apart(scale, mm_per_unit):
     apart = step * scale * mm_per_unit
     assert 63.9 <= apart <= 64 * 2.6
     assert float(mark_text(3 * step, step)) == pytest.approx(3 * step)
+
+
+def test_what_lies_in_a_region_is_tinted_and_nothing_else():
+    """A plate with a round end, a round hole and a corner that is hollowed out, from afar, near and very near: against
+    points in a polygon of many corners (shapely)."""
+    half = np.array(
+        [[100.0, -20.0, 1.0], [100.0, 20.0, 0.0], [0.0, 20.0, 0.0], [0.0, -10.0, -0.41421356], [-10.0, -20.0, 0.0]]
+    )
+    hole = np.array([[80.0, 0.0, -1.0], [100.0, 0.0, -1.0]])
+    plate = Region("s", 1.0, 1.0, (0.0, 0.0), (-10.0, -20.0, 120.0, 20.0), 0, ("a",), (half, hole))
+    outline, inner = (shape_of_rows(loop, True).flattened(1e-6) for loop in (half, hole))
+    solid = shapely.Polygon(outline, [inner])
+    tints = Tints([plate])
+    for scale, x, y in ((3.0, 50.0, 0.0), (40.0, 118.0, 4.0), (2000.0, 99.99, 0.01), (3e5, 119.999, 0.0)):
+        view = Camera(x, y, scale, 300, 200)
+        image = QImage(300, 200, QImage.Format.Format_RGB32)
+        image.fill(QColor("white"))
+        painter = QPainter(image)
+        tints.paint(painter, view, LOOKS["paper"], "")
+        painter.end()
+        for px, py in np.random.default_rng(1).integers(0, (300, 200), (300, 2)).tolist():
+            place = shapely.Point(*view.to_mm(px + 0.5, py + 0.5))
+            if solid.boundary.distance(place) * scale > 2:
+                assert (image.pixelColor(px, py) != QColor("white")) == solid.contains(place), (scale, px, py)
 
 
 def test_old_pictures_give_way_to_new_ones(qtbot):

@@ -1,4 +1,4 @@
-"""What lies over and under the curves: region tints, findings, the origin, hover and selection."""
+"""What lies over the curves: findings, the origin, labels and warnings."""
 
 from __future__ import annotations
 
@@ -6,15 +6,13 @@ from collections.abc import Sequence
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
-from syntaxa.app.canvas.strokes import polygon_of
 from syntaxa.app.theme.glyphs import draw_glyph, glyph_stamp
 from syntaxa.app.theme.tokens import Tokens
-from syntaxa.geometry.rows import shape_of_rows
 from syntaxa.geometry.types import Floats
-from syntaxa.mend.model import Finding, Region
+from syntaxa.mend.model import Finding
 
 #: Findings drawn at the most in one frame; the list has them all.
 _MOST_GLYPHS = 400
@@ -24,30 +22,6 @@ _GLYPH = 0.8
 
 #: Pixels; glyphs nearer than this to one another are drawn as one.
 _CROWD = 17
-
-
-def region_path(region: Region, view: Camera) -> QPainterPath:
-    """The outline of a region with its holes, in pixels."""
-    path = QPainterPath()
-    path.setFillRule(Qt.FillRule.OddEvenFill)
-    for loop in region.loops:
-        points = shape_of_rows(loop, True).flattened(0.08 / view.scale) if len(loop) > 1 else loop[:, :2]
-        path.addPolygon(polygon_of(points, view))
-        path.closeSubpath()
-    return path
-
-
-def tint_regions(painter: QPainter, regions: Sequence[Region], view: Camera, tokens: Tokens, chosen: str) -> None:
-    """Tints closed regions: deeper ones in turn lighter and darker, so that holes are seen as what they are."""
-    left, bottom, right, top = view.box
-    painter.setPen(Qt.PenStyle.NoPen)
-    for region in regions:
-        x, y, u, v = region.box
-        if x > right or u < left or y > top or v < bottom or max(u - x, v - y) * view.scale < 2:
-            continue
-        colour = QColor(tokens.tint)
-        colour.setAlphaF(0.34 if region.id == chosen else (0.15, 0.07)[region.depth % 2])
-        painter.fillPath(region_path(region, view), colour)
 
 
 def draw_findings(

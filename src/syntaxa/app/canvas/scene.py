@@ -56,7 +56,7 @@ class Scene:
                 own = group_colour if curve.style.colour is None else curve.style.colour
                 curves.append(curve)
                 colour.append(palette.setdefault(own, len(palette)))
-        points, lengths = flattened([c.shape for c in curves])
+        points, lengths = _flattened([c.shape for c in curves])
         first = np.concatenate([[0], np.cumsum(lengths)]).astype(np.int64)
         if len(curves):
             low = np.minimum.reduceat(points, first[:-1])
@@ -68,6 +68,11 @@ class Scene:
         points = points - origin
         levels = tuple(_level(points, first[:-1], lengths, stride) for stride in STRIDES)
         return cls(curves, np.array(colour, dtype=np.int64), tuple(palette), box, levels, origin)
+
+    @classmethod
+    def of_shapes(cls, shapes: Sequence[Shape]) -> Scene:
+        """A scene of bare shapes, all of one colour."""
+        return cls.of([(0, [Curve("", shape, "") for shape in shapes])])
 
     @classmethod
     def of_drawing(cls, drawing: Drawing) -> Scene:
@@ -208,9 +213,8 @@ def _segments(level: Level, k: int) -> Floats:
     return level.segments[level.first[k] : level.first[k] + level.count[k]]
 
 
-def flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
-    """Vertices of all shapes one after the other, and how many each has (at least two); finer than a screen is for
-    what fits on one."""
+def _flattened(shapes: Sequence[Shape]) -> tuple[Floats, Ints]:
+    """Vertices of all shapes one after the other, and how many each has (at least two)."""
     lines = [k for k, s in enumerate(shapes) if isinstance(s, Line)]
     rounds = [k for k, s in enumerate(shapes) if isinstance(s, Arc | Circle)]
     simple = {*lines, *rounds}

@@ -2,23 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 from PyQt6.QtCore import QPointF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtGui import QColor, QImage, QPainter, QPen
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.strokes import Strokes
+from syntaxa.app.canvas.strokes import MOST_A_FRAME, Resting, draw_shapes
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.extents import bounds
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Shape
 
-#: Shapes drawn at the most in one frame; the list has all counts.
-_MOST = 3000
+#: Signs of each kind at the most: where there are more, they would hide what they are about.
+_MOST_SIGNS = 200
 
 
 @dataclass(frozen=True)
@@ -38,42 +38,42 @@ class ChangeMarks:
         low_x, low_y, high_x, high_y = zip(*(bounds(s) for s in shapes), strict=True)
         return min(low_x), min(low_y), max(high_x), max(high_y)
 
-    @cached_property
-    def removed_strokes(self) -> Strokes:
-        """Those of what goes."""
-        return Strokes(self.removed[:_MOST])
+    @property
+    def are_many(self) -> bool:
+        """Whether they are more than can be drawn on every frame."""
+        return len(self.added) + len(self.removed) + 2 * len(self.moved) + len(self.cut) > MOST_A_FRAME
 
     @cached_property
-    def added_strokes(self) -> Strokes:
-        """Those of what comes."""
-        return Strokes(self.added[:_MOST])
+    def parts(self) -> tuple[Sequence[Shape], ...]:
+        """What goes, what comes, what was before a change, pieces of what was cut, and what is after a change."""
+        return (
+            self.removed, self.added, [before for before, _ in self.moved], self.cut, [after for _, after in self.moved]
+        )  # fmt: skip
 
     @cached_property
-    def cut_strokes(self) -> Strokes:
-        """Those of pieces of what was cut."""
-        return Strokes(self.cut[:_MOST])
-
-    @cached_property
-    def moved_strokes(self) -> tuple[Strokes, Strokes]:
-        """Those of what changes, before and after."""
-        moved = self.moved[:_MOST]
-        return Strokes([before for before, _ in moved]), Strokes([after for _, after in moved])
+    def resting(self) -> tuple[Resting, ...]:
+        """The parts for the resting picture."""
+        return tuple(Resting(part) for part in self.parts)
 
 
-def draw_changes(painter: QPainter, marks: ChangeMarks, view: Camera, tokens: Tokens) -> None:
-    """Removed: dashed persimmon with a minus; added: thick verdigris with a plus; moved: from dotted to solid."""
+def _pens(tokens: Tokens) -> tuple[QPen, ...]:
+    """The pens of the parts. Removed: dashed persimmon; added: thick verdigris; moved: from dotted to solid."""
     persimmon, accent, dim = QColor(tokens.persimmon), QColor(tokens.accent), QColor(tokens.dim)
-    marks.removed_strokes.draw(painter, view, QPen(persimmon, 1.8, Qt.PenStyle.DashLine))
-    marks.added_strokes.draw(painter, view, QPen(accent, 2.6))
-    before, after = marks.moved_strokes
-    before.draw(painter, view, QPen(dim, 1.4, Qt.PenStyle.DotLine))
-    marks.cut_strokes.draw(painter, view, QPen(accent, 1.6))
-    after.draw(painter, view, QPen(accent, 1.6))
-    for shape in marks.removed[:200]:
+    removed, before = QPen(persimmon, 1.8, Qt.PenStyle.DashLine), QPen(dim, 1.4, Qt.PenStyle.DotLine)
+    pens = removed, QPen(accent, 2.6), before, QPen(accent, 1.6), QPen(accent, 1.6)
+    for pen in pens:
+        pen.setCosmetic(True)
+    return pens
+
+
+def draw_signs(painter: QPainter, marks: ChangeMarks, view: Camera, tokens: Tokens) -> None:
+    """A minus where something goes, a plus where something comes, an arrow where something moves."""
+    persimmon, accent = QColor(tokens.persimmon), QColor(tokens.accent)
+    for shape in marks.removed[:_MOST_SIGNS]:
         _sign(painter, shape, view, persimmon, QColor(tokens.canvas), plus=False)
-    for shape in marks.added[:200]:
+    for shape in marks.added[:_MOST_SIGNS]:
         _sign(painter, shape, view, accent, QColor(tokens.canvas), plus=True)
-    for old, new in marks.moved[:200]:
+    for old, new in marks.moved[:_MOST_SIGNS]:
         _arrow(painter, _middle(old), _middle(new), view, accent)
 
 
@@ -118,9 +118,24 @@ class ChangesLayer(Layer):
 
     def show(self, marks: ChangeMarks | None) -> None:
         """The marks, or none."""
-        self.marks = marks
+        rested, self.marks = self._rests, marks
+        if rested or self._rests:
+            self.repaint()
         self.update()
 
+    @property
+    def _rests(self) -> bool:
+        return self.marks is not None and self.marks.are_many
+
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
+        if self.marks is not None and self._rests:
+            for part, pen in zip(self.marks.resting, _pens(tokens), strict=True):
+                yield from part.slices(image, view, pen)
+
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
-        if self.marks is not None:
-            draw_changes(painter, self.marks, view, tokens)
+        if self.marks is None:
+            return
+        if not self._rests:
+            for part, pen in zip(self.marks.parts, _pens(tokens), strict=True):
+                draw_shapes(painter, part, view, pen)
+        draw_signs(painter, self.marks, view, tokens)

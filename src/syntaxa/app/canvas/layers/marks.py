@@ -2,23 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QFontMetricsF, QPainter, QPen
+from PyQt6.QtGui import QColor, QFontMetricsF, QImage, QPainter, QPen
 
 from syntaxa.app.canvas import overlays
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
+from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.selection import Selection
-from syntaxa.app.canvas.strokes import Strokes, draw_shapes
+from syntaxa.app.canvas.strokes import MOST_A_FRAME, draw_shapes
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.types import Floats
-
-#: Curves that are drawn as selected at the most.
-_MOST_SELECTED = 2000
 
 #: Tags and padlocks drawn at the most in one frame, and pixels below which a curve is too small for one.
 _MOST_TAGS, _MOST_LOCKS, _SMALLEST_TAGGED = 250, 400, 18.0
@@ -49,23 +47,32 @@ class ChosenLayer(Layer):
     def __init__(self, selection: Selection) -> None:
         super().__init__()
         self._selection = selection
-        #: What is selected, made ready, and the rows and scene that it was made of.
-        self._strokes, self._of = Strokes(()), (selection.rows, selection.scene)
+        #: Whether what is selected is a part of the resting picture.
+        self._rests = False
+        selection.changed.connect(self._changed)
+
+    def _changed(self) -> None:
+        rested, self._rests = self._rests, len(self._selection.rows) > MOST_A_FRAME
+        if rested or self._rests:
+            self.repaint()
+
+    def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
+        if not self._rests:
+            return iter(())
+        scene = self._selection.scene
+        chosen = np.zeros(len(scene), dtype=bool)
+        chosen[self._selection.rows] = True
+        pens = [pen_of(int(tokens.accent[1:], 16), 2.0) for _ in scene.palette]
+        return slices(scene, view, image, pens, False, chosen)
 
     def draw(self, painter: QPainter, view: Camera, tokens: Tokens) -> None:
         chosen, curves = self._selection, self._selection.scene.curves
-        self._make_ready()
-        self._strokes.draw(painter, view, QPen(QColor(tokens.accent), 2.4))
+        if chosen.rows and not self._rests:
+            draw_shapes(painter, [curves[k].shape for k in chosen.rows], view, QPen(QColor(tokens.accent), 2.4))
         if 0 <= chosen.hover < len(curves):
             dotted = chosen.hover in chosen.rows
             pen = QPen(QColor(tokens.accent), 1.8, Qt.PenStyle.DotLine if dotted else Qt.PenStyle.SolidLine)
             draw_shapes(painter, [curves[chosen.hover].shape], view, pen)
-
-    def _make_ready(self) -> None:
-        rows, scene = self._selection.rows, self._selection.scene
-        if rows is not self._of[0] or scene is not self._of[1]:
-            self._strokes = Strokes([scene.curves[k].shape for k in rows[:_MOST_SELECTED]])
-            self._of = rows, scene
 
 
 class TagsLayer(Layer):

@@ -8,12 +8,12 @@ from PyQt6.QtGui import QImage, QPainter
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.layer import Height, Layer
-from syntaxa.app.canvas.overlays import tint_regions
+from syntaxa.app.canvas.tints import Tints
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.mend.model import Region
 
-#: Regions tinted between two looks at the event queue.
-_A_SLICE = 25
+#: Regions made ready or tinted between two looks at the event queue.
+_A_SLICE = 100
 
 
 class RegionsLayer(Layer):
@@ -24,12 +24,13 @@ class RegionsLayer(Layer):
     def __init__(self) -> None:
         super().__init__()
         self.regions: Sequence[Region] = ()
+        self._tints: list[Tints] = []
         self._chosen = ""
 
     def show(self, regions: Sequence[Region]) -> None:
         """The regions that there are."""
         if regions is not self.regions:
-            self.regions = regions
+            self.regions, self._tints = regions, []
             self.repaint()
 
     def choose(self, region_id: str) -> None:
@@ -38,9 +39,13 @@ class RegionsLayer(Layer):
         self.repaint()
 
     def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
-        for begin in range(0, len(self.regions), _A_SLICE):
+        tints, regions = self._tints, self.regions
+        for begin in range(0, len(regions), _A_SLICE):
+            if begin // _A_SLICE == len(tints):
+                tints.append(Tints(regions[begin : begin + _A_SLICE]))
+                yield
             painter = QPainter(image)
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            tint_regions(painter, self.regions[begin : begin + _A_SLICE], view, tokens, self._chosen)
+            tints[begin // _A_SLICE].paint(painter, view, tokens, self._chosen)
             painter.end()
             yield
