@@ -97,6 +97,11 @@ class Scene:
         return np.asarray(self.size / np.maximum(self.levels[0].count, 1))
 
     @cached_property
+    def lengths(self) -> Floats:
+        """Length of each curve, (n,) mm."""
+        return np.array([curve.shape.length for curve in self.curves], dtype=np.float64)
+
+    @cached_property
     def index(self) -> dict[str, int]:
         """Index of each curve by its id."""
         return {curve.id: k for k, curve in enumerate(self.curves)}
@@ -139,7 +144,15 @@ class Scene:
 
     def prepare(self) -> None:
         """Makes now, in the background, what would otherwise be made at the first touch."""
-        _ = self.fineness, self.index, self.centres, self.with_roles, self.locked, self.tree if len(self) else None
+        _ = (
+            self.fineness,
+            self.lengths,
+            self.index,
+            self.centres,
+            self.with_roles,
+            self.locked,
+            self.tree if len(self) else None,
+        )
 
     def extents(self) -> tuple[float, float, float, float] | None:
         """Bounding box in mm; None for an empty scene."""

@@ -34,13 +34,18 @@ class Selection(QObject):
             return
         kept = {self.scene.curves[k].id for k in self.rows}
         self.scene, self.hover = scene, -1
-        self.rows = [k for k, c in enumerate(scene.curves) if c.id in kept] if kept else []
+        self.rows = sorted(map(scene.index.__getitem__, kept & scene.index.keys())) if kept else []
         self._find_shown()
         self.changed.emit()
 
     def curves(self) -> list[Curve]:
         """The curves that are selected."""
         return [self.scene.curves[k] for k in self.rows]
+
+    @property
+    def length(self) -> float:
+        """Length of all that is selected (mm)."""
+        return float(self.scene.lengths[self.rows].sum()) if self.rows else 0.0
 
     def choose(self, ids: Collection[str]) -> None:
         """Selects curves by their ids."""

@@ -280,7 +280,7 @@ class Shell(QObject):
             self._stale.show(tr("Working: this is how it was before the last change"))
 
     def _selection_changed(self) -> None:
-        self.status.show_selection(self.canvas.selection.curves(), self.dress.lengths)
+        self.status.show_selection(self.canvas.selection, self.dress.lengths)
         if self._open is not None:
             self._open.selection_changed()
         self.refreshed.emit()

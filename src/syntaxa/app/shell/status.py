@@ -2,17 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QProgressBar, QStatusBar
 
+from syntaxa.app.canvas.selection import Selection
 from syntaxa.app.lengths import FEET_AND_INCHES, LengthFormat
 from syntaxa.app.sentences import said
 from syntaxa.app.theme.style import figure_font
 from syntaxa.app.widgets.labels import button, label
 from syntaxa.app.words import tr
-from syntaxa.drawing.model import Curve
 
 #: Milliseconds that a message stays.
 _STAYS = 8000
@@ -64,15 +62,15 @@ class StatusLine(QStatusBar):
         """The display unit."""
         self._unit.setText(tr("lengths in {0}", _UNITS.get(unit, unit)))
 
-    def show_selection(self, curves: Sequence[Curve], lengths: LengthFormat) -> None:
+    def show_selection(self, selection: Selection, lengths: LengthFormat) -> None:
         """How many curves are selected, and their total length."""
-        if not curves:
+        count = len(selection.rows)
+        if not count:
             self._selection.setText("")
-        elif len(curves) == 1:
-            self._selection.setText(lengths.describe(curves[0]))
+        elif count == 1:
+            self._selection.setText(lengths.describe(selection.curves()[0]))
         else:
-            total = sum(c.shape.length for c in curves)
-            self._selection.setText(tr("{0} curves, {1} in all", len(curves), lengths.text(total)))
+            self._selection.setText(tr("{0} curves, {1} in all", count, lengths.text(selection.length)))
 
     def show_standing(self, text: str) -> None:
         """What the stages say of the job as it stands."""

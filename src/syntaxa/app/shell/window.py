@@ -266,7 +266,7 @@ class MainWindow(QMainWindow):
                 # What stands in the canvas's place is the stage's.
                 stage.refresh()
         self.shell.status.show_unit(dress.lengths.unit)
-        self.shell.status.show_selection(canvas.selection.curves(), dress.lengths)
+        self.shell.status.show_selection(canvas.selection, dress.lengths)
         self._refresh()
 
     # ------------------------------------------------------------------ events

@@ -26,7 +26,7 @@ _AS_TYPED = QFont.Tag(b"calt")
 FIGURE_FONT = "JetBrains Mono"
 
 #: Widgets in one go over those that are out of sight; each takes about a tenth of a millisecond.
-_AT_ONCE = 200
+_AT_ONCE = 100
 
 #: What the toolkit goes by: whether a widget wears its look, and whether it has one of its own that it keeps.
 _POLISHED, _OWN_STYLE = Qt.WidgetAttribute.WA_WState_Polished, Qt.WidgetAttribute.WA_SetStyle
