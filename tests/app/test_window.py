@@ -427,10 +427,8 @@ def test_work_that_was_not_saved_is_offered_again(qtbot, demo, settled, tmp_path
 
 def test_long_work_can_be_stopped(qtbot, demo, settled, tmp_path):
     path = tmp_path / "many.dxf"
-    document = ezdxf.new("R12")
-    for k in range(20_000):
-        document.modelspace().add_line((k, 0), (k, 1))
-    document.saveas(path)
+    lines = "".join(f"0\nLINE\n8\n0\n10\n{k}\n20\n0\n11\n{k}\n21\n1\n" for k in range(20_000))
+    path.write_text(f"0\nSECTION\n2\nENTITIES\n{lines}0\nENDSEC\n0\nEOF\n")
     job = demo.session.job
     demo.open_path(path)
     qtbot.waitUntil(lambda: demo.status._bar.value() > 5, timeout=20_000)

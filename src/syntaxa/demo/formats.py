@@ -9,6 +9,7 @@ import struct
 from importlib.resources import files
 from pathlib import Path
 
+import numpy as np
 import pikepdf
 from PIL import Image, ImageDraw, ImageFilter
 
@@ -138,9 +139,10 @@ def pulley_scan() -> bytes:
     pen.text((x - 14, 525), "96.5", 60)
     pen.text((640, 60), "BELT PULLEY", 60)
     sheet = sheet.rotate(0.8, fillcolor=240).filter(ImageFilter.GaussianBlur(0.7))
-    noise = bytes(min(255, max(0, v + dice.randint(-6, 6))) for v in sheet.tobytes())
+    grain = np.random.default_rng(7).integers(-6, 7, size[::-1])
+    grey = np.clip(np.asarray(sheet, dtype=np.int64) + grain, 0, 255).astype(np.uint8)
     stream = io.BytesIO()
-    Image.frombytes("L", size, noise).save(stream, "PNG", dpi=(100, 100), optimize=True)
+    Image.fromarray(grey).save(stream, "PNG", dpi=(100, 100), optimize=True)
     return stream.getvalue()
 
 
