@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Builds the wheel, the sdist and a Debian package with all that the program needs besides Python; writes to build/dist.
-# With --thin the package holds our own code alone, for tests: the libraries are those of the environment.
+# With --thin the package holds our own code alone, built in haste, for tests: the libraries are those of the environment.
 set -eu
 cd "$(dirname "$0")/.."
 
@@ -11,6 +11,9 @@ root=build/package
 version=$($python -c 'import syntaxa; print(syntaxa.__version__)')
 abi=$($python -c 'import sys; print("%d.%d" % sys.version_info[:2])')
 
+if [ "$thin" = --thin ]; then
+    export SYNTAXA_BUILD_LEVEL=0
+fi
 rm -rf "$root" build/lib build/bdist.*
 rm -rf "$out"
 mkdir -p "$out" "$root/DEBIAN" "$root/usr/bin" "$root/usr/lib/syntaxa"

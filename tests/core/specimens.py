@@ -40,7 +40,7 @@ arcs = st.builds(
 
 
 #: mm; how far facets may leave arcs where faces are compared by their area to 0.05 mm of their outline.
-FACETS = 2e-3
+FACETS = 8e-3
 
 
 def lines(*runs):
@@ -68,7 +68,7 @@ def regions_at(curves, gap=1e-4):
 @cache
 def _truth(seed, loops, wall):
     truth = damage.make_truth(seed, loops, min_wall=wall)
-    # Scoring takes most of the time; what it forgives is twenty-five times as much as these facets.
+    # Scoring takes most of the time; what it forgives is six times as much as these facets.
     polygons = truth.polygons(FACETS)
     truth.polygons = lambda: polygons
     return truth
@@ -97,7 +97,8 @@ def polygon(region):
     for loop in region.loops:
         following = np.roll(loop, -1, axis=0).tolist()
         rows = zip(loop.tolist(), following, strict=True)
-        rings.append([p for (x, y, b), (u, v, _) in rows for p in damage.seg_points((x, y, u, v, b), FACETS)[:-1]])
+        ring = [p for (x, y, b), (u, v, _) in rows for p in damage.seg_points((x, y, u, v, b), FACETS)[:-1]]
+        rings.append(np.array(ring))
     return shapely.Polygon(rings[0], rings[1:])
 
 

@@ -38,11 +38,15 @@ from syntaxa.mend.steps import MendFindings
 READ = (ChooseUnit("mm"), MendFindings(0.1), ReadOff(), BindDimensions())
 
 
+#: Drawings are read once for all tests.
+EVALUATOR = Evaluator()
+
+
 def evaluated(data: bytes, *steps):
     job = Job.of(Source.of("plate.dxf", data))
     for step in steps:
         job = job.with_step(step)
-    return Evaluator().evaluate(job)
+    return EVALUATOR.evaluate(job)
 
 
 def failed(evaluation) -> list[str]:
