@@ -16,6 +16,8 @@ from syntaxa.app.shell.choosers import Choosers
 from syntaxa.app.shell.window import MainWindow
 from syntaxa.demo.formats import write_drawings
 from syntaxa.form.asking import SHOP
+from syntaxa.job.cache import Cache
+from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.worker import Worker
 
 PATIENCE = 60_000
@@ -124,9 +126,20 @@ def kernel():
     worker.close()
 
 
+class Rereading(Evaluator):
+    """What one window has read no other has to read again: tests open the same few drawings."""
+
+    _READ = Cache(256 << 20)
+
+    def __init__(self, **workers):
+        super().__init__(**workers)
+        self._read = self._READ
+
+
 @pytest.fixture
 def window(qtbot, tmp_path, chosen, demo_drawings, kernel, monkeypatch, request):
     """The window; its solid kernel is that of the windows before, unless the test has the mark `own_kernel`."""
+    monkeypatch.setattr(computing, "Evaluator", Rereading)
     if request.node.get_closest_marker("own_kernel") is None:
         monkeypatch.setattr(
             computing, "Worker", lambda preload="": Lent(kernel) if preload == SHOP else Worker(preload=preload)

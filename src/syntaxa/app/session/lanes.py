@@ -21,7 +21,8 @@ _LOG = logging.getLogger(__name__)
 
 Work = Callable[[Progress], Any]
 
-#: Seconds between the search for cycles, which holds the window, and what is told, which may hold it as well.
+#: Seconds between a search for cycles that took as long, and so held the window, and what is told, which may hold it as
+#: well.
 _BREATH = 0.005
 
 
@@ -55,7 +56,8 @@ class _Task(QRunnable):
     def run(self) -> None:
         with uncollected() if self._makes_many else nullcontext(), watched(self._check):
             tell = self._worked()
-        if self._makes_many:
+            ended = time.perf_counter()
+        if time.perf_counter() - ended > _BREATH:
             time.sleep(_BREATH)
         tell()
         self.signals.ended.emit()
