@@ -32,7 +32,9 @@ class Selection(QObject):
         """Another scene."""
         if scene is self.scene:
             return
-        kept = {self.scene.curves[k].id for k in self.rows}
+        before = self.scene
+        # Many may be selected, and then it is all of them as a rule.
+        kept = before.index.keys() if len(self.rows) == len(before) else {before.curves[k].id for k in self.rows}
         self.scene, self.hover = scene, -1
         self.rows = sorted(map(scene.index.__getitem__, kept & scene.index.keys())) if kept else []
         self._find_shown()

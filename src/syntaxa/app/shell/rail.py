@@ -30,10 +30,12 @@ class _StageButton(QToolButton):
         self.setFixedSize(76, 64)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setToolTip(f"{stage.title} ({number}): {stage.purpose}")
-        self.show_count(0)
+        self.setAccessibleName(self._name)
 
     def show_count(self, count: int) -> None:
         """Shows how many matters are open."""
+        if count == self._count:
+            return
         self._count = count
         self.setAccessibleName(tr("{0}, {1} open", self._name, count) if count else self._name)
         self.update()

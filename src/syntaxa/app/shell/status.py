@@ -87,4 +87,7 @@ class StatusLine(QStatusBar):
     def show_progress(self, title: str, share: float) -> None:
         """How far it is."""
         self._work.setText(said(title))
+        # A bar draws itself at once, and with it all of the window that waits to be drawn: at the next turn will do.
+        self._bar.setUpdatesEnabled(False)
         self._bar.setValue(round(100 * share))
+        self._bar.setUpdatesEnabled(True)
