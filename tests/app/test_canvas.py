@@ -11,6 +11,7 @@ from PyQt6.QtGui import QColor, QImage, QPainter
 
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.canvas.canvas import Canvas
+from syntaxa.app.canvas.layers.changes import ChangeMarks, ChangesLayer
 from syntaxa.app.canvas.layers.rulers import mark_text, spacing
 from syntaxa.app.canvas.render import pen_of, slices
 from syntaxa.app.canvas.scene import Scene
@@ -149,3 +150,49 @@ def test_a_circle_stays_round_at_every_size(scale):
     rows, columns = np.nonzero(pixels)
     away = np.hypot(rows + 0.5 - 1600, columns + 0.5 - 1600)
     assert abs(away - 5 * scale).max() <= 1.7
+
+
+def canvas_with(qtbot, count):
+    """A canvas with so many small circles in rows of forty, 10 mm apart and far from the mark of the origin."""
+    canvas = Canvas()
+    qtbot.addWidget(canvas)
+    canvas.resize(900, 500)
+    canvas.show()
+    canvas.show_drawing(
+        scene_of(*(Circle(Point(900 + 10 * (k % 40), 900 + 10 * (k // 40)), 4) for k in range(count))), fit=True
+    )
+    return canvas
+
+
+def inked(canvas, colour):
+    """How many of the circles have a pixel of a colour at their right end, as they are seen."""
+    canvas.paint_now()
+    picture, found = canvas.grab().toImage(), 0
+    for curve in canvas.selection.scene.curves:
+        px, py = canvas.view.to_pixels(curve.shape.centre.x + 4, curve.shape.centre.y)
+        about = [picture.pixelColor(round(px) + dx, round(py) + dy) for dx in (-2, -1, 0, 1) for dy in (-1, 0, 1)]
+        found += any(abs(c.red() - colour.red()) + abs(c.green() - colour.green()) < 60 for c in about)
+    return found
+
+
+@pytest.mark.parametrize("count", [40, 280, 320, 1000])
+def test_all_that_is_selected_is_seen_to_be(qtbot, count):
+    canvas = canvas_with(qtbot, count)
+    accent = QColor(LOOKS["paper"].accent)
+    assert inked(canvas, accent) == 0
+    canvas.selection.choose_rows(list(range(0, count, 2)))
+    assert inked(canvas, accent) == count // 2
+    canvas.selection.clear()
+    assert inked(canvas, accent) == 0
+
+
+@pytest.mark.parametrize("count", [40, 400, 1000])
+def test_every_change_is_marked(qtbot, count):
+    canvas = canvas_with(qtbot, count)
+    layer = ChangesLayer()
+    canvas.add(layer)
+    accent = QColor(LOOKS["paper"].accent)
+    layer.show(ChangeMarks(added=[c.shape for c in canvas.selection.scene.curves[::2]]))
+    assert inked(canvas, accent) >= count // 2
+    layer.show(None)
+    assert inked(canvas, accent) == 0
