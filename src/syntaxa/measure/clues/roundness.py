@@ -78,7 +78,7 @@ def roundness(seen: Evidence) -> Iterator[Clue]:
     fits = likely[:, 0].max(axis=-1)
     # Of units that fit about as well, the one that is named first is the more common.
     best = int(np.flatnonzero(fits >= fits.max() - 0.35)[0])
-    says = f"As {UNIT_NAMES[UNITS[best]]}, {_told(values, MM[best, 0], size)} of {len(values)} sizes are round."
+    says = f"As {UNIT_NAMES[UNITS[best]]}, round sizes: {_told(values, MM[best, 0], size)} of {len(values)}."
     yield Clue("roundness", over_sizes(likely), says)
 
 

@@ -8879,8 +8879,8 @@ daneben {6}, {7:.1f} s</translation>
         <translation>{0} Texte sind so geschrieben wie {1!t}.</translation>
     </message>
     <message>
-        <source>As {0}, {1} of {2} sizes are round.</source>
-        <translation>Als {0!t} sind {1} von {2} Größen rund.</translation>
+        <source>As {0}, round sizes: {1} of {2}.</source>
+        <translation>Als {0!t}, runde Größen: {1} von {2}.</translation>
     </message>
     <message>
         <source>In {0} the {1} is a sheet {2}.</source>
