@@ -3,7 +3,7 @@
 The core has no interface and speaks English. What it says is made from templates, whose translations stand in the
 catalogue under their own heading with the same gaps; a sentence is recognised by its template, most of it fixed words
 first. A gap that is to be translated itself has `!t` in the translation; whatever else stands in a gap, names above
-all, stays as it is. What is not recognised stays English.
+all, stays as it is, but for a number of things. What is not recognised stays English.
 
 Cost: for each sentence that was not said before a look at each template.
 """
@@ -21,6 +21,17 @@ from syntaxa.app.words import CONTEXT, SENTENCES, figures_in, language, read_cat
 _BETWEEN = re.compile(r"(?<=[.!?:;])\s+(?=\S)")
 
 _FORMATTER = string.Formatter()
+
+#: Where something more of an enumeration begins.
+_ENUMERATED = re.compile(r",(?= )")
+
+#: How what is enumerated begins where it is no sentence of its own.
+_GOES_ON = (", ", "is ", "has ", "turned ", "moved ")
+
+_LETTERS = re.compile("[A-Za-z]{2}")
+
+#: A number of things, which is nobody's name.
+_COUNTED = re.compile(r"([\d,.]+) ([a-z][a-z ]*)")
 
 #: How deep gaps are translated.
 _DEEP = 4
@@ -42,26 +53,64 @@ class Sentences:
 
     def __init__(self, words: Mapping[str, str], templates: Mapping[str, str]) -> None:
         """words  of the interface, which the core may say as well; templates  of sentences"""
-        rows = [_Template(source, target) for source, target in templates.items()]
+        # Some go on after another sentence, a blank before them, and may be told alone.
+        alone = {source.lstrip(): target.lstrip() for source, target in templates.items()}
+        rows = [_Template(source, target) for source, target in {**alone, **templates}.items()]
         self._exact = {**words, **{row.source: row.target for row in rows if not row.has_gaps}}
         # The closest first: those that begin with fixed words, and of them those with the most.
         self._templates = sorted(
             (row for row in rows if row.has_gaps), key=lambda row: (not row.begins, -row.weight)
         )  # fmt: skip
+        #: Those that go on where another left off.
+        self._more = [row for row in self._templates if row.source.startswith(_GOES_ON)]
 
     def said(self, text: str, deep: int = 0) -> str:
         """A sentence, or several one after the other."""
+        known = self._known(text, deep)
+        if known is not None:
+            return known
+        # Perhaps a name has a full stop in it, or something in it has no translation.
+        return self._one(text, deep, loose=True) or "".join(part for part, _ in self._in_parts(text, deep))
+
+    def _known(self, text: str, deep: int) -> str | None:
+        """The translation, where there is one of all of it."""
+        whole = self._part(text, deep)
+        if whole is not None or not (_BETWEEN.search(text) or _ENUMERATED.search(text)):
+            return whole
+        found = self._in_parts(text, deep)
+        return "".join(part for part, _ in found) if all(known for _, known in found) else None
+
+    def _in_parts(self, text: str, deep: int) -> list[tuple[str, bool]]:
+        """Sentences and what is enumerated, each as long as it can be, and whether it is known."""
+        ends = sorted({m.start() for pattern in (_BETWEEN, _ENUMERATED) for m in pattern.finditer(text)} | {len(text)})
+        found, at = [], 0
+        while at < len(text):
+            for end in (e for e in reversed(ends) if e > at):
+                known = self._part(text[at:end], deep)
+                if known is not None:
+                    break
+            found.append((text[at:end] if known is None else known, known is not None))
+            at = end
+        return found
+
+    def _part(self, text: str, deep: int) -> str | None:
+        """One part, perhaps with what sets it off from the part before and from the one after."""
         whole = self._one(text, deep)
         if whole is not None:
             return whole
-        parts = _BETWEEN.split(text)
-        if len(parts) < 2:
+        bare = text.lstrip(", ")
+        if not _LETTERS.search(bare):
             return text
-        between = _BETWEEN.findall(text)
-        found = [self._one(part, deep) or part for part in parts]
-        return "".join(a + b for a, b in zip(found, [*between, ""], strict=True))
+        # One without its full stop, but not several of which only the last would lose it.
+        inner = {bare, bare if re.search("[.!?] ", bare) else bare.rstrip(".")} - {text}
+        for some in sorted(inner, key=len, reverse=True):
+            known = self._one(some, deep)
+            if known is not None:
+                return text.replace(some, known, 1)
+        return None
 
-    def _one(self, text: str, deep: int) -> str | None:
+    def _one(self, text: str, deep: int, loose: bool = False) -> str | None:
+        """One sentence; only where it is taken loosely may something in it stay that has no translation."""
         if text in self._exact:
             return self._exact[text]
         if deep > _DEEP:
@@ -69,11 +118,39 @@ class Sentences:
         for template in self._templates:
             gaps = template.gaps_of(text)
             if gaps is not None:
-                return template.filled({k: self._gap(k, gap, template, deep) for k, gap in gaps.items()})
-        return None
+                filled = {k: self._gap(gap, k in template.translated, deep, loose) for k, gap in gaps.items()}
+                if None not in filled.values():
+                    return template.filled(filled)  # type: ignore[arg-type]
+        return self._counted(text)
 
-    def _gap(self, number: int, gap: str, template: _Template, deep: int) -> str:
-        return self.said(gap, deep + 1) if number in template.translated else gap
+    def _gap(self, gap: str, translated: bool, deep: int, loose: bool) -> str | None:
+        """What stands in a gap; None where that cannot be all that stands there."""
+        if loose:
+            return self.said(gap, deep + 1) if translated else self._counted(gap) or gap
+        if translated:
+            return self._known(gap, deep + 1) if _LETTERS.search(gap) else gap
+        if gap.endswith(",") or _BETWEEN.search(gap):
+            return None
+        if any(self._goes_on(gap[m.start() :]) for m in _ENUMERATED.finditer(gap)):
+            return None
+        return self._counted(gap) or gap
+
+    def _goes_on(self, text: str) -> bool:
+        """Whether something more is told from here on."""
+        if text in self._exact or text[2:] in self._exact:
+            return True
+        return any(
+            template.gaps_of(text) is not None or template.gaps_of(text[2:]) is not None for template in self._more
+        )
+
+    def _counted(self, text: str) -> str | None:
+        """A number of things: those have names of their own."""
+        found = _COUNTED.fullmatch(text)
+        if found is None:
+            return None
+        number, things = found.groups()
+        name = self._exact.get(things) or self._exact.get(things.capitalize())
+        return None if name is None else f"{number} {name}"
 
 
 class _Template:

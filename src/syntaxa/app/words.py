@@ -27,7 +27,7 @@ VARIABLE = "SYNTAXA_LANGUAGE"
 _NUMBER = re.compile(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?")
 
 #: A number in a sentence; not a part of a name, an id or a place in quotes.
-_STANDING = re.compile(rf"(?<![\w.,#“„/-])(?:{_NUMBER.pattern})(?!\w|\.\d)")
+_STANDING = re.compile(rf"(?<![\w.,#“„/])(?<!\w-)(?:{_NUMBER.pattern})(?!\w|\.\d)")
 
 #: The language that is spoken, and the decimal point.
 _spoken = {"language": "en", "point": "."}

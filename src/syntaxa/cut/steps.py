@@ -115,7 +115,7 @@ class EditOperations(CutStep, frozen=True, tag="edit-operations"):
         which = f"“{self.names[0]}”" if len(self.names) == 1 else f"{len(self.names)} operations"
         what = [n.replace("_", " ") for n in (*self.settings.given, *self.cleared)]
         if self.enabled is not None:
-            what.append("on" if self.enabled else "off")
+            what.append("switched on" if self.enabled else "switched off")
         return f"{which}: {', '.join(what)}"
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:

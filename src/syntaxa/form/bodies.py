@@ -46,8 +46,9 @@ class PlaceBody(FormStep, frozen=True, tag="place-body"):
     def title(self) -> str:
         """What the ledger calls it."""
         turned = f", turned {self.turn} about {self.about}" if self.turn != "0" else ""
-        what = f"{self.copies} copies of {self.body}" if self.copies else f"place {self.body}"
-        return f"{self.feature}: {what} by {', '.join(self.move)}{turned}"
+        by = ", ".join(self.move)
+        what = f"{self.copies} copies of {self.body} by {by}" if self.copies else f"place {self.body} by {by}"
+        return f"{self.feature}: {what}" + turned
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Nothing of its form changes."""
@@ -153,7 +154,7 @@ class DescribeBody(FormStep, frozen=True, tag="describe-body"):
             said.append("is hidden" if self.hidden else "is shown")
         if self.material is not None:
             said.append(f"is of {self.material}" if self.material else "has no density")
-        return f"{self.body} {' and '.join(said)}" if said else f"{self.body} as it is"
+        return f"{self.body} " + ", ".join(said) if said else f"{self.body} as it is"
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Its form stays."""

@@ -34,7 +34,7 @@ class Axis(msgspec.Struct, frozen=True, omit_defaults=True):
         if self.first is not None and self.second is not None:
             return f"{self.first} and {self.second}"
         places = [f"{p[0]:g}, {p[1]:g}" for p in (self.start, self.end) if p is not None]
-        return " to ".join(places)
+        return " → ".join(places)
 
 
 #: Curves whose regions are remembered.

@@ -42,7 +42,7 @@ class LaySketch(FormStep, frozen=True, tag="lay-sketch"):
         if self.hinge is not None:
             return f"{self.sketch} lies through {self.hinge} of {self.hinge_of}, tilted {self.tilt}"
         more = "".join(f", {w} {v}" for w, v in (("moved", self.offset), ("turned", self.turn)) if v != "0")
-        return f"{self.sketch} lies on the {self.view} plane{more}"
+        return f"{self.sketch} lies on the {self.view} plane" + more
 
     def takes_place_of(self, other: object) -> bool:
         """A sketch lies on one plane."""

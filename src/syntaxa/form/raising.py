@@ -71,10 +71,14 @@ class RaiseRegions(FormStep, frozen=True, tag="raise-regions"):
     @property
     def title(self) -> str:
         """What the ledger calls it."""
-        count = f"{len(self.regions)} region{'s' if len(self.regions) != 1 else ''} of " if self.regions else ""
-        reach = f"to {self.to}" if self.to is not None else f"to {self.high}"
-        low = f"from {self.low} " if self.low != "0" else ""
-        return f"{self.feature}: raise {count}{self.sketch} {low}{reach}{_WORDS[self.use]}"
+        if self.to is not None:
+            said = f"{self.feature}: raise {self.sketch} up to {self.to}"
+        elif self.low != "0":
+            said = f"{self.feature}: raise {self.sketch} from {self.low} to {self.high}"
+        else:
+            said = f"{self.feature}: raise {self.sketch} to {self.high}"
+        count = f", {len(self.regions)} region{'s' if len(self.regions) != 1 else ''}" if self.regions else ""
+        return said + count + _WORDS[self.use]
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Each region becomes a body of its own, or all together change bodies that are there."""
@@ -162,8 +166,8 @@ class TurnRegions(FormStep, frozen=True, tag="turn-regions"):
     def title(self) -> str:
         """What the ledger calls it."""
         ring = f", {self.measured} diameter {self.size}" if self.size else ""
-        angle = "" if (self.start, self.end) == ("0", "360") else f" from {self.start} to {self.end}"
-        return f"{self.feature}: turn {self.sketch} about {self.axis}{angle}{ring}{_WORDS[self.use]}"
+        angle = "" if (self.start, self.end) == ("0", "360") else f", from {self.start} to {self.end}"
+        return f"{self.feature}: turn {self.sketch} about {self.axis}" + angle + ring + _WORDS[self.use]
 
     def apply(self, state: State, context: Context = QUIET) -> tuple[State, Entry]:
         """Each region becomes a body of its own, or all together change bodies that are there."""

@@ -264,14 +264,13 @@ def bar_share(far: float) -> float:
 def figures_of(row: Row, lengths: LengthFormat) -> str:
     """What a step changed, moved, lengthened and dropped, as short as it goes."""
     if not row.enabled:
-        return "off"
+        return tr("off")
     if row.failed:
-        return "skipped"
+        return tr("skipped")
     entry = row.entry
     parts = [tr("{0} changed", entry.changed) if entry.changed else tr("nothing changed")]
-    for what, far in (("moved", entry.max_mm), ("lengthened", entry.along_mm), ("dropped", entry.dropped_mm)):
-        if far:
-            parts.append(f"{what} {lengths.small(far)}")
+    moves = ((tr("moved"), entry.max_mm), (tr("lengthened"), entry.along_mm), (tr("dropped"), entry.dropped_mm))
+    parts += [f"{what} {lengths.small(far)}" for what, far in moves if far]
     return " · ".join(parts)
 
 

@@ -64,14 +64,14 @@ class Reading:
         """What was found and why, in sentences."""
         views = ", ".join(v.role for v in self.views)
         agree = f"the part's own views agree with the drawing in {self.score:.1%} of their lines"
-        words = f"{views.capitalize()} view{'s' if len(self.views) != 1 else ''} "
+        found = f"view{'s' if len(self.views) != 1 else ''} {views}"
         if self.named:
-            words += f"as named: {agree}"
+            words = f"Found the {found}, as named: {agree}"
         elif self.asked:
-            words += f"found, in {self.method} angle projection: read so, {agree}"
+            words = f"Found the {found} in {self.method} angle projection: read so, {agree}"
             words += f", read the other way in {max(self.score - self.margin, 0.0):.1%}" if self.margin < 1 else ""
         else:
-            words += f"found, in {self.method} angle projection, as chosen; {agree}"
+            words = f"Found the {found} in {self.method} angle projection, as chosen; {agree}"
         words += "."
         if self.mirrored:
             words += " The view beside the front view is drawn turned over."

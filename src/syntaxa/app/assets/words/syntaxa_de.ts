@@ -7239,6 +7239,22 @@ daneben {6}, {7:.1f} s</translation>
         <source>Stock sheets</source>
         <translation>Tafeln</translation>
     </message>
+    <message>
+        <source>lengthened</source>
+        <translation>verlängert</translation>
+    </message>
+    <message>
+        <source>dropped</source>
+        <translation>weggefallen</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>skipped</source>
+        <translation>übersprungen</translation>
+    </message>
 </context>
 <context>
     <name>Sentences</name>
@@ -8924,7 +8940,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Unit{0}: {1}{2}</source>
-        <translation>Einheit{0!t}: {1!t}{2}</translation>
+        <translation>Einheit{0!t}: {1!t}{2!t}</translation>
     </message>
     <message>
         <source>Scale to {0}</source>
@@ -9172,7 +9188,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>{0} joined {1}.</source>
-        <translation>{0} kam zu {1}.</translation>
+        <translation>Zu {1} kam: {0}.</translation>
     </message>
     <message>
         <source>Duplicate {0} as {1}</source>
@@ -9760,7 +9776,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Fixed: {0}.</source>
-        <translation>Behoben: {0}.</translation>
+        <translation>Behoben: {0!t}.</translation>
     </message>
     <message>
         <source>Nothing to fix.</source>
@@ -9940,7 +9956,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Hold {0}</source>
-        <translation>Halten: {0}</translation>
+        <translation>Halten: {0!t}</translation>
     </message>
     <message>
         <source>There is no constraint “{0}”.</source>
@@ -9960,11 +9976,11 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Switch on {0}</source>
-        <translation>{0} einschalten</translation>
+        <translation>Einschalten: {0!t}</translation>
     </message>
     <message>
         <source>Switch off {0}</source>
-        <translation>{0} ausschalten</translation>
+        <translation>Ausschalten: {0!t}</translation>
     </message>
     <message>
         <source>“{0}” is not in “{1}”.</source>
@@ -9984,7 +10000,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Let go {0}</source>
-        <translation>{0} loslassen</translation>
+        <translation>Loslassen: {0!t}</translation>
     </message>
     <message>
         <source>Let go {0} constraints</source>
@@ -10204,11 +10220,11 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>Drag the {0}, both sides alike</source>
-        <translation>{0} ziehen, beide Seiten gleich</translation>
+        <translation>Ziehen: {0!t}, beide Seiten gleich</translation>
     </message>
     <message>
         <source>Drag the {0}</source>
-        <translation>{0} ziehen</translation>
+        <translation>Ziehen: {0!t}</translation>
     </message>
     <message>
         <source>Choose one that is there.</source>
@@ -10336,7 +10352,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>is of {0}</source>
-        <translation>ist aus {0}</translation>
+        <translation>ist aus {0!t}</translation>
     </message>
     <message>
         <source>has no density</source>
@@ -10543,20 +10559,8 @@ daneben {6}, {7:.1f} s</translation>
         <translation>die Ansichten des Teils stimmen in {0} ihrer Linien mit der Zeichnung überein</translation>
     </message>
     <message>
-        <source>as named: {0}</source>
-        <translation>wie genannt: {0!t}</translation>
-    </message>
-    <message>
-        <source>found, in {0} angle projection: read so, {1}</source>
-        <translation>gefunden, Projektion im Winkel {0!t}: so gelesen, {1!t}</translation>
-    </message>
-    <message>
         <source>, read the other way in {0}</source>
         <translation>, andersherum gelesen zu {0}</translation>
-    </message>
-    <message>
-        <source>found, in {0} angle projection, as chosen; {1}</source>
-        <translation>gefunden, Projektion im Winkel {0!t}, wie gewählt; {1!t}</translation>
     </message>
     <message>
         <source> The view beside the front view is drawn turned over.</source>
@@ -10863,10 +10867,6 @@ daneben {6}, {7:.1f} s</translation>
         <translation>{0} liegt durch {1} von {2}, um {3} gekippt</translation>
     </message>
     <message>
-        <source>{0} lies on the {1} plane{2}</source>
-        <translation>{0} liegt auf der Ebene {1!t}{2!t}</translation>
-    </message>
-    <message>
         <source>{0} lies on a face of {1}</source>
         <translation>{0} liegt auf einer Fläche von {1}</translation>
     </message>
@@ -10907,10 +10907,6 @@ daneben {6}, {7:.1f} s</translation>
         <translation>{0} Fläche von </translation>
     </message>
     <message>
-        <source>{0}: raise {1}{2} {3}{4}{5}</source>
-        <translation>{0}: {1!t}{2} heben {3!t}{4!t}{5!t}</translation>
-    </message>
-    <message>
         <source>Sides lean by less than 90°.</source>
         <translation>Seiten neigen sich um weniger als 90°.</translation>
     </message>
@@ -10941,10 +10937,6 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>, {0} diameter {1}</source>
         <translation>, {1} {0!t} Durchmesser</translation>
-    </message>
-    <message>
-        <source>{0}: turn {1} about {2}{3}{4}{5}</source>
-        <translation>{0}: {1} um {2} drehen{3!t}{4!t}{5!t}</translation>
     </message>
     <message>
         <source>A region is turned by more than 0° and at most 360°.</source>
@@ -12540,11 +12532,11 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>{0} profiles</source>
-        <translation>{0} Konturen</translation>
+        <translation>{0} Außenkonturen</translation>
     </message>
     <message>
         <source>{0} profile</source>
-        <translation>{0} Kontur</translation>
+        <translation>{0} Außenkontur</translation>
     </message>
     <message>
         <source>{0} holes</source>
@@ -13001,6 +12993,350 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>would become</source>
         <translation>würden</translation>
+    </message>
+    <message>
+        <source>{0}: raise {1} to {2}</source>
+        <translation>{0}: {1} heben bis {2}</translation>
+    </message>
+    <message>
+        <source>{0}: raise {1} from {2} to {3}</source>
+        <translation>{0}: {1} heben von {2} bis {3}</translation>
+    </message>
+    <message>
+        <source>{0}: raise {1} up to {2}</source>
+        <translation>{0}: {1} heben bis zu {2!t}</translation>
+    </message>
+    <message>
+        <source>{0}: turn {1} about {2}</source>
+        <translation>{0}: {1} drehen um {2}</translation>
+    </message>
+    <message>
+        <source>, from {0} to {1}</source>
+        <translation>, von {0} bis {1}</translation>
+    </message>
+    <message>
+        <source>, moved {0}</source>
+        <translation>, verschoben um {0}</translation>
+    </message>
+    <message>
+        <source>, turned {0}</source>
+        <translation>, gedreht um {0}</translation>
+    </message>
+    <message>
+        <source>{0} is called {1}</source>
+        <translation>{0} heißt {1}</translation>
+    </message>
+    <message>
+        <source>{0} has the colour #{1}</source>
+        <translation>{0} hat die Farbe #{1}</translation>
+    </message>
+    <message>
+        <source>{0} is of {1}</source>
+        <translation>{0} ist aus {1!t}</translation>
+    </message>
+    <message>
+        <source>{0} is hidden</source>
+        <translation>{0} ist verborgen</translation>
+    </message>
+    <message>
+        <source>{0} is shown</source>
+        <translation>{0} wird gezeigt</translation>
+    </message>
+    <message>
+        <source>{0} has no density</source>
+        <translation>{0} hat keine Dichte</translation>
+    </message>
+    <message>
+        <source>Lengths</source>
+        <translation>Längen</translation>
+    </message>
+    <message>
+        <source>part</source>
+        <translation>Teil</translation>
+    </message>
+    <message>
+        <source>parts</source>
+        <translation>Teile</translation>
+    </message>
+    <message>
+        <source>sheet</source>
+        <translation>Tafel</translation>
+    </message>
+    <message>
+        <source>sheets</source>
+        <translation>Tafeln</translation>
+    </message>
+    <message>
+        <source>Split #{0}</source>
+        <translation>#{0} teilen</translation>
+    </message>
+    <message>
+        <source>Trim #{0}</source>
+        <translation>#{0} stutzen</translation>
+    </message>
+    <message>
+        <source>Extend #{0}</source>
+        <translation>#{0} verlängern</translation>
+    </message>
+    <message>
+        <source>{0} added.</source>
+        <translation>{0} dazu.</translation>
+    </message>
+    <message>
+        <source>Place {0}: {1}</source>
+        <translation>{0} setzen: {1!t}</translation>
+    </message>
+    <message>
+        <source>{0}: #{1}</source>
+        <translation>{0!t}: #{1}</translation>
+    </message>
+    <message>
+        <source>switched on</source>
+        <translation>eingeschaltet</translation>
+    </message>
+    <message>
+        <source>switched off</source>
+        <translation>ausgeschaltet</translation>
+    </message>
+    <message>
+        <source>{0} lies on the {1} plane</source>
+        <translation>{0} liegt auf der Ebene {1!t}</translation>
+    </message>
+    <message>
+        <source>, {0} regions</source>
+        <translation>, {0} Flächen</translation>
+    </message>
+    <message>
+        <source>, {0} region</source>
+        <translation>, {0} Fläche</translation>
+    </message>
+    <message>
+        <source>tool</source>
+        <translation>Werkzeug</translation>
+    </message>
+    <message>
+        <source>depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>step down</source>
+        <translation>Zustellung</translation>
+    </message>
+    <message>
+        <source>finish down</source>
+        <translation>letzte Zustellung</translation>
+    </message>
+    <message>
+        <source>finish</source>
+        <translation>Schlichten</translation>
+    </message>
+    <message>
+        <source>step over</source>
+        <translation>Bahnabstand</translation>
+    </message>
+    <message>
+        <source>allowance</source>
+        <translation>Aufmaß</translation>
+    </message>
+    <message>
+        <source>direction</source>
+        <translation>Richtung</translation>
+    </message>
+    <message>
+        <source>feed</source>
+        <translation>Vorschub</translation>
+    </message>
+    <message>
+        <source>speed</source>
+        <translation>Drehzahl</translation>
+    </message>
+    <message>
+        <source>entry</source>
+        <translation>Eintauchen</translation>
+    </message>
+    <message>
+        <source>entry angle</source>
+        <translation>Eintauchwinkel</translation>
+    </message>
+    <message>
+        <source>lead</source>
+        <translation>Anfahrt</translation>
+    </message>
+    <message>
+        <source>lead size</source>
+        <translation>Größe der Anfahrt</translation>
+    </message>
+    <message>
+        <source>lead out</source>
+        <translation>Abfahrt</translation>
+    </message>
+    <message>
+        <source>overcut</source>
+        <translation>Überlauf</translation>
+    </message>
+    <message>
+        <source>tab every</source>
+        <translation>Abstand der Stege</translation>
+    </message>
+    <message>
+        <source>tab width</source>
+        <translation>Breite der Stege</translation>
+    </message>
+    <message>
+        <source>tab height</source>
+        <translation>Höhe der Stege</translation>
+    </message>
+    <message>
+        <source>corners</source>
+        <translation>Ecken</translation>
+    </message>
+    <message>
+        <source>pierce</source>
+        <translation>Einstechen</translation>
+    </message>
+    <message>
+        <source>peck</source>
+        <translation>Entspanen</translation>
+    </message>
+    <message>
+        <source>dwell</source>
+        <translation>Verweilen</translation>
+    </message>
+    <message>
+        <source>common</source>
+        <translation>gemeinsame Linien</translation>
+    </message>
+    <message>
+        <source>tabs</source>
+        <translation>Stege</translation>
+    </message>
+    <message>
+        <source>three axes</source>
+        <translation>drei Achsen</translation>
+    </message>
+    <message>
+        <source>absolute</source>
+        <translation>absolut</translation>
+    </message>
+    <message>
+        <source>{0} ({1}, kerf {2} mm)</source>
+        <translation>{0} ({1!t}, Schnittfuge {2} mm)</translation>
+    </message>
+    <message>
+        <source>{0} ({1}, Ø {2} mm)</source>
+        <translation>{0} ({1!t}, Ø {2} mm)</translation>
+    </message>
+    <message>
+        <source>{0} of #{1}</source>
+        <translation>{0!t} von #{1}</translation>
+    </message>
+    <message>
+        <source>all edges of {0}</source>
+        <translation>alle Kanten von {0}</translation>
+    </message>
+    <message>
+        <source>all upright edges of {0}</source>
+        <translation>alle senkrechten Kanten von {0}</translation>
+    </message>
+    <message>
+        <source>edges that rise from corners of {0}</source>
+        <translation>Kanten, die von Ecken aufsteigen von {0}</translation>
+    </message>
+    <message>
+        <source>rims of flat faces of {0}</source>
+        <translation>Ränder ebener Flächen von {0}</translation>
+    </message>
+    <message>
+        <source>convex edges of {0}</source>
+        <translation>erhabene Kanten von {0}</translation>
+    </message>
+    <message>
+        <source>concave edges of {0}</source>
+        <translation>hohle Kanten von {0}</translation>
+    </message>
+    <message>
+        <source>{0} edges of {1}</source>
+        <translation>{0} Kanten von {1}</translation>
+    </message>
+    <message>
+        <source>{0} edge of {1}</source>
+        <translation>{0} Kante von {1}</translation>
+    </message>
+    <message>
+        <source>edges</source>
+        <translation>Kanten</translation>
+    </message>
+    <message>
+        <source>edge</source>
+        <translation>Kante</translation>
+    </message>
+    <message>
+        <source>{0}: fillet {1}</source>
+        <translation>{0}: Verrundung {1}</translation>
+    </message>
+    <message>
+        <source>{0}: chamfer {1}</source>
+        <translation>{0}: Fase {1}</translation>
+    </message>
+    <message>
+        <source>{0}: {1} joined with {2}</source>
+        <translation>{0}: {1} vereint mit {2}</translation>
+    </message>
+    <message>
+        <source>{0}: {1} without {2}</source>
+        <translation>{0}: {1} ohne {2}</translation>
+    </message>
+    <message>
+        <source>{0}: {1} where it shares room with {2}</source>
+        <translation>{0}: {1}, wo es Raum teilt mit {2}</translation>
+    </message>
+    <message>
+        <source>{0}: place {1} by {2}</source>
+        <translation>{0}: {1} versetzen um {2}</translation>
+    </message>
+    <message>
+        <source>{0}: {1} copies of {2} by {3}</source>
+        <translation>{0}: {1} Kopien von {2} um {3}</translation>
+    </message>
+    <message>
+        <source>{0} operations: {1}</source>
+        <translation>{0} Arbeitsgänge: {1!t}</translation>
+    </message>
+    <message>
+        <source>“{0}”: {1}</source>
+        <translation>„{0}“: {1!t}</translation>
+    </message>
+    <message>
+        <source>{0}: three axes, {1}, {2}</source>
+        <translation>{0}: drei Achsen, {1}, {2!t}</translation>
+    </message>
+    <message>
+        <source>place {0} by {1}</source>
+        <translation>{0} versetzen um {1}</translation>
+    </message>
+    <message>
+        <source>{0} copies of {1} by {2}</source>
+        <translation>{0} Kopien von {1} um {2}</translation>
+    </message>
+    <message>
+        <source>view {0}</source>
+        <translation>Ansicht {0!t}</translation>
+    </message>
+    <message>
+        <source>views {0}</source>
+        <translation>Ansichten {0!t}</translation>
+    </message>
+    <message>
+        <source>Found the {0}, as named: {1}</source>
+        <translation>Gefunden: {0!t}, wie genannt: {1!t}</translation>
+    </message>
+    <message>
+        <source>Found the {0} in {1} angle projection: read so, {2}</source>
+        <translation>Gefunden: {0!t} im {1!t} Winkel: so gelesen, {2!t}</translation>
+    </message>
+    <message>
+        <source>Found the {0} in {1} angle projection, as chosen; {2}</source>
+        <translation>Gefunden: {0!t} im {1!t} Winkel, wie gewählt; {2!t}</translation>
     </message>
 </context>
 </TS>

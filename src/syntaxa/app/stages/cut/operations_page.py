@@ -8,6 +8,7 @@ import msgspec
 from PyQt6.QtCore import QItemSelection, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QTableView, QVBoxLayout, QWidget
 
+from syntaxa.app.sentences import said
 from syntaxa.app.shell.panel import Ready
 from syntaxa.app.stages.cut.fields import FIELDS, SettingsForm, as_text
 from syntaxa.app.stages.cut.picks import PickForm
@@ -233,7 +234,7 @@ class OperationsPage(QWidget):
     def _show_tools(self, chosen: Sequence[Operation]) -> None:
         self.tool.clear()
         for tool in self._choice_of_tools():
-            self.tool.addItem(str(tool), tool)
+            self.tool.addItem(said(str(tool)), tool)
         names = {o.settings.tool for o in chosen}
         found = next((k for k, t in enumerate(self._choice_of_tools()) if {t.name} == names), -1)
         self.tool.setCurrentIndex(found)

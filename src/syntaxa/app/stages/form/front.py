@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 from PyQt6.QtCore import QPointF, Qt, pyqtSignal
-from PyQt6.QtGui import QPainter
-from PyQt6.QtWidgets import QComboBox, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtGui import QPainter, QResizeEvent
+from PyQt6.QtWidgets import QBoxLayout, QComboBox, QSlider, QVBoxLayout, QWidget
 
 from syntaxa.app.lengths import LengthFormat
 from syntaxa.app.stages.form.space.camera import Camera, ViewName
@@ -26,6 +26,9 @@ HABITS = tr("Drag turns, the middle button pans, the wheel zooms. Click chooses,
 
 #: Pixels that a list has at the least.
 _SHORT = 84
+
+#: Pixels between two parts of a row, and at its ends.
+_APART, _MARGIN = 7, 12
 
 #: Steps of the slider of the cut.
 _STEPS = 200
@@ -84,21 +87,33 @@ class SpaceFront(QWidget):
         for combo in (self.looks, self.cut):
             # In a small window they are what gives way.
             combo.setMinimumWidth(_SHORT)
-        row = row_of(self.looks, fit, self.through, self.cut, None, plan)
+        looking, cutting_through = row_of(self.looks, fit, self.through, None), row_of(self.cut, None, plan)
+        #: Both beside each other, or below each other where the window has no room for that.
+        self._line = QBoxLayout(QBoxLayout.Direction.LeftToRight)
+        self._line.addLayout(looking)
+        self._line.addLayout(cutting_through, 1)
+        self._in_line = (self.looks, fit, self.through, self.cut, plan)
         # In a row of its own, for which a small window has no room beside the others.
         self._cutting = QWidget()
         cutting = row_of(label(tr("Where the cut is"), "dim"), self.where, self.over)
         self._cutting.setLayout(cutting)
         self._cutting.hide()
         bar = QVBoxLayout()
-        bar.setContentsMargins(12, 6, 12, 6)
+        bar.setContentsMargins(_MARGIN, 6, _MARGIN, 6)
         bar.setSpacing(6)
-        bar.addLayout(row)
+        bar.addLayout(self._line)
         bar.addWidget(self._cutting)
-        for line in (row, cutting):
+        for line in (self._line, looking, cutting_through, cutting):
             line.setContentsMargins(0, 0, 0, 0)
-            line.setSpacing(7)
+            line.setSpacing(_APART)
         return bar
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        wanted = sum(part.sizeHint().width() + _APART for part in self._in_line) + 2 * _MARGIN
+        way = QBoxLayout.Direction.LeftToRight if self.width() >= wanted else QBoxLayout.Direction.TopToBottom
+        if self._line.direction() != way:
+            self._line.setDirection(way)
 
     def dress(self, lengths: LengthFormat, tokens: Tokens) -> None:
         """Takes a display unit and a look."""

@@ -192,7 +192,7 @@ class MakePage(QWidget):
         to = self._reach() if self.reach.isChecked() else None
         return [
             RaiseRegions(
-                self._free_name("Raise", k), name, regions, self.low.text(), self.high.text() or "0", to,
+                self._free_name(tr("Raise"), k), name, regions, self.low.text(), self.high.text() or "0", to,
                 self.use.currentData(), self._bodies(), self.lean.text() or "0", self.filled.isChecked(),
             )
             for k, (name, regions) in enumerate(meant.items())
@@ -224,7 +224,7 @@ class MakePage(QWidget):
         pairs = [part.partition("=") for part in self.layers.text().split(",") if part.strip()]
         thicknesses = tuple((name.strip(), value.strip() or "0") for name, _, value in pairs)
         if thicknesses:
-            self.wanted.emit(RaiseBy(self._free_name("Raise"), _BY[self.kind.currentIndex()], thicknesses))
+            self.wanted.emit(RaiseBy(self._free_name(tr("Raise")), _BY[self.kind.currentIndex()], thicknesses))
 
     def _bodies(self) -> tuple[str, ...]:
         return (self.body.currentText(),) if self.use.currentData() != "new" and self.body.count() else ()
