@@ -78,16 +78,16 @@ def test_the_title_of_every_step_is_german(german):
 #: What is told in several sentences.
 ASIDE = "3 curves put aside. The origin follows the lower left of what goes out: everything moved by -25.4, -38.1 mm."
 BEISEITE = (
-    "3 Kurven beiseitegelegt. Der Ursprung folgt: Ecke unten links dessen, was hinausgeht; alles wurde um -25,4, -38,1 mm "
-    "verschoben."
+    "3 Kurven beiseitegelegt. Der Ursprung folgt: Ecke unten links dessen, was hinausgeht; alles wurde um -25,4, "
+    "-38,1 mm verschoben."
 )
 FOLDED = (
-    "Found the views front, left in third angle projection: read so, the part's own views agree with the drawing in 89.0% "
-    "of their lines, read the other way in 12.5%. Both methods explain the views: choose one."
+    "Found the views front, left in third angle projection: read so, the part's own views agree with the drawing in "
+    "89.0% of their lines, read the other way in 12.5%. Both methods explain the views: choose one."
 )
 GEFALTET = (
-    "Gefunden: Ansichten vorn, links im dritten Winkel: so gelesen, die Ansichten des Teils stimmen in 89,0% ihrer Linien "
-    "mit der Zeichnung überein, andersherum gelesen zu 12,5%. Beide Methoden erklären die Ansichten: bitte eine wählen."
+    "Gefunden: Ansichten vorn, links im dritten Winkel: so gelesen, die Ansichten des Teils stimmen in 89,0% ihrer "
+    "Linien mit der Zeichnung überein, andersherum gelesen zu 12,5%. Beide Methoden erklären die Ansichten: bitte eine wählen."
 )
 
 
