@@ -5,7 +5,8 @@ catalogue under their own heading with the same gaps; a sentence is recognised b
 first. A gap that is to be translated itself has `!t` in the translation; whatever else stands in a gap, names above
 all, stays as it is, but for a number of things. What is not recognised stays English.
 
-Cost: for each sentence that was not said before a look at each template.
+Cost: for each sentence that was not said before a look at each template, and for its parts, of which there are few at
+most, with all that follow them.
 """
 
 from __future__ import annotations
@@ -22,6 +23,9 @@ _BETWEEN = re.compile(r"(?<=[.!?:;])\s+(?=\S)")
 
 _FORMATTER = string.Formatter()
 
+#: The same, but a colon or semicolon is no end.
+_STOP = re.compile(r"(?<=[.!?])\s+(?=\S)")
+
 #: Where something more of an enumeration begins.
 _ENUMERATED = re.compile(r",(?= )")
 
@@ -35,6 +39,9 @@ _COUNTED = re.compile(r"([\d,.]+) ([a-z][a-z ]*)")
 
 #: How deep gaps are translated.
 _DEEP = 4
+
+#: Parts of a text that are tried together at the most: each with all that follow it. Longer ones are told by sentences.
+_MOST_PARTS = 16
 
 
 def said(text: str) -> str:
@@ -70,7 +77,11 @@ class Sentences:
         if known is not None:
             return known
         # Perhaps a name has a full stop in it, or something in it has no translation.
-        return self._one(text, deep, loose=True) or "".join(part for part, _ in self._in_parts(text, deep))
+        whole = self._one(text, deep, loose=True)
+        sentences = [self._known(s, deep) or self._one(s, deep, loose=True) for s in _STOP.split(text)]
+        if len(sentences) > 1 and all(sentences):
+            return " ".join(s for s in sentences if s)
+        return whole or "".join(part for part, _ in self._in_parts(text, deep))
 
     def _known(self, text: str, deep: int) -> str | None:
         """The translation, where there is one of all of it."""
@@ -83,6 +94,8 @@ class Sentences:
     def _in_parts(self, text: str, deep: int) -> list[tuple[str, bool]]:
         """Sentences and what is enumerated, each as long as it can be, and whether it is known."""
         ends = sorted({m.start() for pattern in (_BETWEEN, _ENUMERATED) for m in pattern.finditer(text)} | {len(text)})
+        if len(ends) > _MOST_PARTS:
+            ends = [*(m.start() for m in _STOP.finditer(text)), len(text)][-_MOST_PARTS:]
         found, at = [], 0
         while at < len(text):
             for end in (e for e in reversed(ends) if e > at):

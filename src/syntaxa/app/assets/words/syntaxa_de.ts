@@ -7255,6 +7255,18 @@ daneben {6}, {7:.1f} s</translation>
         <source>skipped</source>
         <translation>übersprungen</translation>
     </message>
+    <message>
+        <source>(differ)</source>
+        <translation>(verschieden)</translation>
+    </message>
+    <message>
+        <source>differ</source>
+        <translation>verschieden</translation>
+    </message>
+    <message>
+        <source>through</source>
+        <translation>ganz durch</translation>
+    </message>
 </context>
 <context>
     <name>Sentences</name>
@@ -8056,7 +8068,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>{0} cannot be saved: {1}.</source>
-        <translation>{0} lässt sich nicht sichern: {1}.</translation>
+        <translation>{0} lässt sich nicht sichern: {1!t}.</translation>
     </message>
     <message>
         <source>Save it in another folder.</source>
@@ -10508,7 +10520,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>{0}, something lies at {1}.</source>
-        <translation>{0!t}, etwas liegt bei {1}.</translation>
+        <translation>{0!t} liegt etwas bei {1!t}.</translation>
     </message>
     <message>
         <source>{0} view, hidden lines</source>
@@ -13337,6 +13349,118 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>Found the {0} in {1} angle projection, as chosen; {2}</source>
         <translation>Gefunden: {0!t} im {1!t} Winkel, wie gewählt; {2!t}</translation>
+    </message>
+    <message>
+        <source>Comparing with what was received</source>
+        <translation>Es wird mit dem Erhaltenen verglichen</translation>
+    </message>
+    <message>
+        <source>Drawing what was received</source>
+        <translation>Das Erhaltene wird gezeichnet</translation>
+    </message>
+    <message>
+        <source>Looking for faults</source>
+        <translation>Es wird nach Fehlern gesucht</translation>
+    </message>
+    <message>
+        <source>Looking what a step did</source>
+        <translation>Es wird nachgesehen, was ein Schritt tat</translation>
+    </message>
+    <message>
+        <source>Solids</source>
+        <translation>Körper</translation>
+    </message>
+    <message>
+        <source>Trying</source>
+        <translation>Es wird versucht</translation>
+    </message>
+    <message>
+        <source>Trying treatments</source>
+        <translation>Behandlungen werden versucht</translation>
+    </message>
+    <message>
+        <source>Weighing</source>
+        <translation>Es wird gewogen</translation>
+    </message>
+    <message>
+        <source>silhouette</source>
+        <translation>Umriss</translation>
+    </message>
+    <message>
+        <source>No space left on device</source>
+        <translation>kein Platz mehr auf dem Datenträger</translation>
+    </message>
+    <message>
+        <source>No such file or directory</source>
+        <translation>keine solche Datei</translation>
+    </message>
+    <message>
+        <source>Permission denied</source>
+        <translation>keine Erlaubnis</translation>
+    </message>
+    <message>
+        <source>Is a directory</source>
+        <translation>es ist ein Ordner</translation>
+    </message>
+    <message>
+        <source>Not a directory</source>
+        <translation>es ist kein Ordner</translation>
+    </message>
+    <message>
+        <source>Read-only file system</source>
+        <translation>der Datenträger lässt sich nur lesen</translation>
+    </message>
+    <message>
+        <source>{0} cannot be opened: {1}.</source>
+        <translation>{0} lässt sich nicht öffnen: {1!t}.</translation>
+    </message>
+    <message>
+        <source>face</source>
+        <translation>Fläche</translation>
+    </message>
+    <message>
+        <source>faces</source>
+        <translation>Flächen</translation>
+    </message>
+    <message>
+        <source>“{0}” uses “{1}”, which nothing is called.</source>
+        <translation>„{0}“ nutzt „{1}“, wie nichts heißt.</translation>
+    </message>
+    <message>
+        <source>{0}: “{1}” uses “{2}”, which nothing is called.</source>
+        <translation>{0}: „{1}“ nutzt „{2}“, wie nichts heißt.</translation>
+    </message>
+    <message>
+        <source>From the left</source>
+        <translation>Von links</translation>
+    </message>
+    <message>
+        <source>From the front</source>
+        <translation>Von vorn</translation>
+    </message>
+    <message>
+        <source>From below</source>
+        <translation>Von unten</translation>
+    </message>
+    <message>
+        <source>texts or areas</source>
+        <translation>Texte oder Gebiete</translation>
+    </message>
+    <message>
+        <source>{0} text or area: {1}.</source>
+        <translation>{0} Text oder Gebiet: {1!t}.</translation>
+    </message>
+    <message>
+        <source>{0} texts or areas: {1}.</source>
+        <translation>{0} Texte oder Gebiete: {1!t}.</translation>
+    </message>
+    <message>
+        <source>Add {0}</source>
+        <translation>{0} dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} drawings</source>
+        <translation>{0} Zeichnungen dazu</translation>
     </message>
 </context>
 </TS>

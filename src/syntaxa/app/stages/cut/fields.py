@@ -199,14 +199,14 @@ class SettingsForm(QWidget):
     def _show(self, widget: QWidget, field: Field, values: list[Any]) -> None:
         same = all(v == values[0] for v in values)
         if isinstance(widget, QComboBox):
-            widget.setItemText(0, "" if same else "(differ)")
+            widget.setItemText(0, "" if same else tr("(differ)"))
             values_of = [None, *(v for _, v in field.choices)]
             widget.setCurrentIndex(values_of.index(values[0]) if same and values[0] in values_of else 0)
         elif isinstance(widget, QLineEdit) and not (widget.hasFocus() and widget.isModified()):
             value = values[0] if same else None
             widget.setText("" if value is None else value if isinstance(value, str) else figures(f"{value:g}"))
             widget.setPlaceholderText(
-                "differ" if not same else "through" if field.name == "depth" else tr("as the tool has it")
+                tr("differ") if not same else tr("through") if field.name == "depth" else tr("as the tool has it")
             )
             widget.setModified(False)
 
