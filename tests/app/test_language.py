@@ -87,7 +87,8 @@ FOLDED = (
 )
 GEFALTET = (
     "Gefunden: Ansichten vorn, links im dritten Winkel: so gelesen, die Ansichten des Teils stimmen in 89,0% ihrer "
-    "Linien mit der Zeichnung überein, andersherum gelesen zu 12,5%. Beide Methoden erklären die Ansichten: bitte eine wählen."
+    "Linien mit der Zeichnung überein, andersherum gelesen zu 12,5%. Beide Methoden erklären die Ansichten: bitte eine "
+    "wählen."
 )
 
 
@@ -102,6 +103,10 @@ GEFALTET = (
         (FOLDED, GEFALTET),
         ("Lengths are 0.5 times what they were.", "Längen sind das 0,5-fache von vorher."),
         ("router: three axes, mm, absolute", "router: drei Achsen, mm, absolut"),
+        ("Tool “laser 0.2” of 0.5 mm", "Tool “laser 0.2” of 0,5 mm"),  # nobody has ever said so
+        ("Tool “laser 0.2”", "Werkzeug „laser 0.2“"),
+        ("laser: two axes, mm, absolute", "laser: zwei Achsen, mm, absolut"),
+        ("Add 15 dimensions and 1 constraint", "15 Maße und 1 Bedingung dazu"),
         ("laser 0.2 (beam, kerf 0.2 mm)", "laser 0,2 (Strahl, Schnittfuge 0,2 mm)"),
     ],
 )  # fmt: skip

@@ -6,6 +6,7 @@ language is a file of Qt Linguist (.ts), read as it is; a program without one sp
 
 from __future__ import annotations
 
+import itertools
 import os
 import re
 import string
@@ -28,6 +29,9 @@ _NUMBER = re.compile(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?")
 
 #: A number in a sentence; not a part of a name, an id or a place in quotes.
 _STANDING = re.compile(rf"(?<![\w.,#“„/])(?<!\w-)(?:{_NUMBER.pattern})(?!\w|\.\d)")
+
+#: A name in quotes, as it is written.
+_QUOTED = re.compile("([“„][^“”„]*[”“])")
 
 #: The language that is spoken, and the decimal point.
 _spoken = {"language": "en", "point": "."}
@@ -55,7 +59,9 @@ def figures_in(sentence: str) -> str:
     """A sentence with its numbers as the user writes them; those in names stay."""
     if _spoken["point"] == ".":
         return sentence
-    return _STANDING.sub(lambda found: found[0].translate(_SWAPPED), sentence)
+    parts = _QUOTED.split(sentence)
+    plain = [_STANDING.sub(lambda found: found[0].translate(_SWAPPED), part) for part in parts[::2]]
+    return "".join(a + b for a, b in itertools.zip_longest(plain, parts[1::2], fillvalue=""))
 
 
 def moment(seconds: float) -> str:

@@ -7267,6 +7267,58 @@ daneben {6}, {7:.1f} s</translation>
         <source>through</source>
         <translation>ganz durch</translation>
     </message>
+    <message>
+        <source>plane</source>
+        <translation>Ebene</translation>
+    </message>
+    <message>
+        <source>planes</source>
+        <translation>Ebenen</translation>
+    </message>
+    <message>
+        <source>cylinder</source>
+        <translation>Zylinder</translation>
+    </message>
+    <message>
+        <source>cylinders</source>
+        <translation>Zylinder</translation>
+    </message>
+    <message>
+        <source>cone</source>
+        <translation>Kegel</translation>
+    </message>
+    <message>
+        <source>cones</source>
+        <translation>Kegel</translation>
+    </message>
+    <message>
+        <source>sphere</source>
+        <translation>Kugel</translation>
+    </message>
+    <message>
+        <source>spheres</source>
+        <translation>Kugeln</translation>
+    </message>
+    <message>
+        <source>torus</source>
+        <translation>Torus</translation>
+    </message>
+    <message>
+        <source>tori</source>
+        <translation>Tori</translation>
+    </message>
+    <message>
+        <source>other face</source>
+        <translation>andere Fläche</translation>
+    </message>
+    <message>
+        <source>other faces</source>
+        <translation>andere Flächen</translation>
+    </message>
+    <message>
+        <source>fit</source>
+        <translation>passend</translation>
+    </message>
 </context>
 <context>
     <name>Sentences</name>
@@ -13461,6 +13513,42 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>Add {0} drawings</source>
         <translation>{0} Zeichnungen dazu</translation>
+    </message>
+    <message>
+        <source>{0}: two axes, {1}, {2}</source>
+        <translation>{0}: zwei Achsen, {1}, {2!t}</translation>
+    </message>
+    <message>
+        <source>Add {0} dimension and {1} constraint</source>
+        <translation>{0} Maß und {1} Bedingung dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} dimension and {1} constraints</source>
+        <translation>{0} Maß und {1} Bedingungen dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} dimension</source>
+        <translation>{0} Maß dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} dimensions and {1} constraint</source>
+        <translation>{0} Maße und {1} Bedingung dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} dimensions and {1} constraints</source>
+        <translation>{0} Maße und {1} Bedingungen dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} dimensions</source>
+        <translation>{0} Maße dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} constraint</source>
+        <translation>{0} Bedingung dazu</translation>
+    </message>
+    <message>
+        <source>Add {0} constraints</source>
+        <translation>{0} Bedingungen dazu</translation>
     </message>
 </context>
 </TS>

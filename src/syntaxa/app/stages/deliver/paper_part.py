@@ -7,7 +7,7 @@ from pathlib import Path
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLineEdit, QWidget
 
-from syntaxa.app.stages.deliver.views_offered import OFFERED
+from syntaxa.app.stages.deliver.views_offered import OFFERED, scale_shown, scale_typed
 from syntaxa.app.widgets.labels import label, roomy, row_of
 from syntaxa.app.words import tr
 from syntaxa.deliver.sheets.model import Sheet
@@ -40,9 +40,7 @@ class PaperPart(QWidget):
         for combo, key in ((self.paper, "paper"), (self.scale, "scale")):
             line = combo.lineEdit()
             assert line is not None, "it can be typed in"
-            line.editingFinished.connect(
-                lambda combo=combo, key=key: self.changed.emit({key: combo.currentText().strip()})
-            )
+            line.editingFinished.connect(lambda combo=combo, key=key: self._chosen(combo, key))
         self.lies, self.ink, self.method = roomy(QComboBox()), roomy(QComboBox()), roomy(QComboBox())
         for combo, rows, key, name in (
             (self.lies, _LIES, "lies", tr("How the paper lies")), (self.ink, _INKS, "ink", tr("Ink")),
@@ -92,7 +90,7 @@ class PaperPart(QWidget):
         """The paper of a sheet."""
         self._sheet = sheet
         for line, text in ((self.title, sheet.name), (self.paper.lineEdit(), sheet.paper),
-                           (self.scale.lineEdit(), sheet.scale)):  # fmt: skip
+                           (self.scale.lineEdit(), scale_shown(sheet.scale))):  # fmt: skip
             if line is not None and not (line.hasFocus() and line.isModified()):
                 line.setText(text)
                 line.setModified(False)
@@ -114,7 +112,8 @@ class PaperPart(QWidget):
                 line.setModified(False)
 
     def _chosen(self, combo: QComboBox, key: str) -> None:
-        self.changed.emit({key: combo.currentText().strip()})
+        text = combo.currentText().strip()
+        self.changed.emit({key: scale_typed(text) if key == "scale" else text})
 
     def _frame_chosen(self, index: int) -> None:
         frame = self.frame.itemData(index)

@@ -17,6 +17,7 @@ from syntaxa.app.stages.deliver.title_block import TitleBlockPart
 from syntaxa.app.stages.deliver.views_offered import (
     first_views,
     kinds_of,
+    scale_shown,
     view_name,
 )
 from syntaxa.app.stages.deliver.views_part import ViewsPart
@@ -67,7 +68,7 @@ class SheetsPage(QWidget):
             (
                 Column(tr("Sheet"), lambda s: s.name, figure=False),
                 Column(tr("Paper"), lambda s: s.paper, figure=False),
-                Column(tr("Scale"), lambda s: s.scale),
+                Column(tr("Scale"), lambda s: scale_shown(s.scale)),
                 Column(tr("Views"), lambda s: str(len(s.views))),
             ),
         )

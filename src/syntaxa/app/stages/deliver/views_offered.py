@@ -24,7 +24,7 @@ NUMBERED = {
 }
 
 #: Scales that are offered.
-OFFERED = ("fit", *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
+OFFERED = (tr("fit"), *(scale_text(s) for s in SCALES if 0.001 <= s <= 50))
 
 #: What is added by a drag on the sheet.
 DETAIL, PART = "a detail", "a part"
@@ -87,3 +87,13 @@ def first_views(state: State) -> tuple[SheetView, ...]:
     if any(not b.hidden for b in state.part(Formed).bodies):
         return tuple(SheetView(v, hidden=v != "isometric") for v in ("front", "top", "right", "isometric"))
     return (SheetView("profiles"),)
+
+
+def scale_shown(scale: str) -> str:
+    """The scale of a sheet as users read it."""
+    return OFFERED[0] if scale == "fit" else scale
+
+
+def scale_typed(text: str) -> str:
+    """The scale that is meant by what was chosen or typed."""
+    return "fit" if text.strip() == OFFERED[0] else text.strip()

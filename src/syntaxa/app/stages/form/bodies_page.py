@@ -14,7 +14,7 @@ from syntaxa.app.stages.form.make_page import free_feature, refill
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.widgets.value_field import ValueField
-from syntaxa.app.words import tr
+from syntaxa.app.words import counted, tr
 from syntaxa.form.base import FormStep
 from syntaxa.form.bodies import AxisName, CombineBodies, DescribeBody, DropBodies, PlaceBody, ScaleBody
 from syntaxa.form.materials import DENSITIES
@@ -154,7 +154,7 @@ class BodiesPage(QWidget):
     def _about(self, body: Body) -> str:
         f = body.figures
         size = " x ".join(self._lengths.number(f.box[k + 3] - f.box[k]) for k in range(3))
-        faces = ", ".join(f"{n} {kind}" for kind, n in f.faces)
+        faces = ", ".join(_counted_faces(kind, n) for kind, n in f.faces)
         density = f" {body.density}." if body.density is not None else ""
         source = tr(" After {0}.", body.density.source) if body.density is not None and body.density.source else ""
         return tr(
@@ -237,3 +237,12 @@ class BodiesPage(QWidget):
 
     def _free(self, kind: str) -> str:
         return free_feature(kind, frozenset(f.name for f in self._part.features))
+
+
+def _counted_faces(kind: str, count: int) -> str:
+    """So many faces of a kind."""
+    known = {
+        "plane": counted(count, "plane"), "cylinder": counted(count, "cylinder"), "cone": counted(count, "cone"),
+        "sphere": counted(count, "sphere"), "torus": counted(count, "torus", "tori"),
+    }  # fmt: skip
+    return known.get(kind) or counted(count, "other face")
