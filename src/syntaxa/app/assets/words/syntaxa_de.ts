@@ -7740,7 +7740,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>The frame {0} cannot be read: {1}.</source>
-        <translation>Der Rahmen {0} ist nicht zu lesen: {1}.</translation>
+        <translation>Der Rahmen {0} ist nicht zu lesen: {1!t}.</translation>
     </message>
     <message>
         <source>Choose another.</source>
@@ -8660,7 +8660,7 @@ daneben {6}, {7:.1f} s</translation>
     </message>
     <message>
         <source>{0} cannot be read: {1}.</source>
-        <translation>{0} ist nicht zu lesen: {1}.</translation>
+        <translation>{0} ist nicht zu lesen: {1!t}.</translation>
     </message>
     <message>
         <source>{0} is empty.</source>
@@ -13549,6 +13549,58 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>Add {0} constraints</source>
         <translation>{0} Bedingungen dazu</translation>
+    </message>
+    <message>
+        <source>{0} cannot be written: {1}.</source>
+        <translation>{0} lässt sich nicht schreiben: {1!t}.</translation>
+    </message>
+    <message>
+        <source>{0} cannot be used: {1}.</source>
+        <translation>{0} lässt sich nicht nutzen: {1!t}.</translation>
+    </message>
+    <message>
+        <source>#{0} is locked.</source>
+        <translation>#{0} ist gesperrt.</translation>
+    </message>
+    <message>
+        <source>#{0} and {1} more of “{2}” are locked.</source>
+        <translation>#{0} und {1} weitere von „{2}“ sind gesperrt.</translation>
+    </message>
+    <message>
+        <source>At {0} dots to the inch the picture would have {1} million pixels.</source>
+        <translation>Mit {0} Punkten je Zoll hätte das Bild {1} Millionen Bildpunkte.</translation>
+    </message>
+    <message>
+        <source>At most {0} million can be written: take fewer dots.</source>
+        <translation>Höchstens {0} Millionen lassen sich schreiben: bitte weniger Punkte nehmen.</translation>
+    </message>
+    <message>
+        <source>The dots to the inch of a picture are 1 to {0}.</source>
+        <translation>Punkte je Zoll eines Bildes sind 1 bis {0}.</translation>
+    </message>
+    <message>
+        <source>There is nothing for a table of {0}.</source>
+        <translation>Für eine Tabelle gibt es nichts: {0!t}.</translation>
+    </message>
+    <message>
+        <source>Use {0}.</source>
+        <translation>Bitte nehmen: {0}.</translation>
+    </message>
+    <message>
+        <source>{0}: there is no column “{1}” for tools.</source>
+        <translation>{0}: eine Spalte „{1}“ gibt es für Werkzeuge nicht.</translation>
+    </message>
+    <message>
+        <source>{0} = {1}: {2}</source>
+        <translation>{0} = {1}: {2!t}</translation>
+    </message>
+    <message>
+        <source>“{0}” {1}.</source>
+        <translation>„{0}“ {1!t}.</translation>
+    </message>
+    <message>
+        <source>, within {0} mm and {1}</source>
+        <translation>, auf {0} mm und {1}</translation>
     </message>
 </context>
 </TS>
