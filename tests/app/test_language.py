@@ -104,6 +104,8 @@ GEFALTET = (
         ("Lengths are 0.5 times what they were.", "Längen sind das 0,5-fache von vorher."),
         ("router: three axes, mm, absolute", "router: drei Achsen, mm, absolut"),
         ("Tool “laser 0.2” of 0.5 mm", "Tool “laser 0.2” of 0,5 mm"),  # nobody has ever said so
+        ("Leave out NOTES, front, holes", "Weglassen: NOTES, front, holes"),  # names of layers
+        ("Rename holes to parts, top", "holes in parts, top umbenennen"),
         ("Tool “laser 0.2”", "Werkzeug „laser 0.2“"),
         ("laser: two axes, mm, absolute", "laser: zwei Achsen, mm, absolut"),
         ("Add 15 dimensions and 1 constraint", "15 Maße und 1 Bedingung dazu"),

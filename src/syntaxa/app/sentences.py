@@ -150,7 +150,8 @@ class Sentences:
 
     def _goes_on(self, text: str) -> bool:
         """Whether something more is told from here on."""
-        if text in self._exact or text[2:] in self._exact:
+        # A word alone may be somebody's name: layers are called "front" and "holes".
+        if text in self._exact or (text[2:] in self._exact and " " in text[2:]):
             return True
         return any(
             template.gaps_of(text) is not None or template.gaps_of(text[2:]) is not None for template in self._more
