@@ -154,10 +154,13 @@ def extents_of(curves: Iterable[Curve]) -> Box | None:
 
 
 def placed_curves(curves: Iterable[Curve], by: Transform, names: Names | None = None) -> tuple[Curve, ...]:
-    """Curves mapped; polylines with arcs come in pieces (id.1, id.2...) where the map does not keep circles.
+    """Curves mapped, the very same where the map moves nothing; polylines with arcs come in pieces (id.1, id.2...) where
+    the map does not keep circles.
 
     names   those that are taken, where more than these curves share them
     """
+    if by == Transform():
+        return tuple(curves)
     if by.is_similarity:
         return tuple(replace(c, shape=c.shape.transformed(by)) for c in curves)
     listed = list(curves)
