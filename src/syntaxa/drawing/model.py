@@ -154,8 +154,8 @@ def extents_of(curves: Iterable[Curve]) -> Box | None:
 
 
 def placed_curves(curves: Iterable[Curve], by: Transform, names: Names | None = None) -> tuple[Curve, ...]:
-    """Curves mapped, the very same where the map moves nothing; polylines with arcs come in pieces (id.1, id.2...) where
-    the map does not keep circles.
+    """Curves mapped, the very same where the map moves nothing; polylines with arcs come in pieces (id.1, id.2...)
+    where the map does not keep circles.
 
     names   those that are taken, where more than these curves share them
     """
