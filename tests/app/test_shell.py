@@ -10,7 +10,7 @@ import types
 import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QLabel, QListWidget, QTabWidget, QWidget
+from PyQt6.QtWidgets import QApplication, QLabel, QListWidget, QTabWidget, QWidget
 
 from driver import Driver
 from syntaxa.app.canvas.layer import Height, Layer
@@ -355,3 +355,40 @@ def test_keys_that_the_help_names_are_those_of_the_commands(demo):
         for word in named:
             if word.startswith(("Ctrl", "Shift", "Alt", "F1")) or (len(word) == 1 and word.isalpha()):
                 assert word in keys, (page.name, word)
+
+
+def test_a_change_of_look_reaches_what_is_out_of_sight(demo, qtbot, settled):
+    """Panels that nobody sees change a few widgets at a time; whoever goes to one in the midst of it sees it whole."""
+    # What is seen for the first time may widen the side.
+    _panels(demo, settled)
+    before = _panels(demo, settled)
+    _switch_look(demo, qtbot)
+    night = _panels(demo, settled)
+    assert all(night[name] != before[name] for name in before)
+    demo.show_stage("route")
+    demo.switch_look()
+    QApplication.processEvents()
+    demo.show_stage("deliver")
+    assert _panels(demo, settled) == before
+    demo.switch_look()
+    demo.switch_look()
+    assert demo.tokens.name == "paper"
+    assert _panels(demo, settled) == before
+
+
+def _switch_look(demo, qtbot):
+    demo.switch_look()
+    with qtbot.waitSignal(demo.shell.dress.changed):
+        pass
+    demo.shell.dress.finish()
+
+
+def _panels(demo, settled):
+    """A picture of each stage's panel, by its name."""
+    pictures = {}
+    for stage in demo.shell.stages:
+        demo.show_stage(stage.name)
+        settled()
+        demo.canvas.setFocus()
+        pictures[stage.name] = stage.panel.grab().toImage()
+    return pictures

@@ -523,43 +523,6 @@ def test_the_fonts_that_ship_are_the_ones_that_show(demo):
     assert QFontInfo(demo.measure.placing.scaling._x.font()).family() == "JetBrains Mono"
 
 
-def test_a_change_of_look_reaches_what_is_out_of_sight(demo, qtbot, settled):
-    """Panels that nobody sees change a few widgets at a time; whoever goes to one in the midst of it sees it whole."""
-    # What is seen for the first time may widen the side.
-    _panels(demo, settled)
-    before = _panels(demo, settled)
-    _switch_look(demo, qtbot)
-    night = _panels(demo, settled)
-    assert all(night[name] != before[name] for name in before)
-    demo.show_stage("route")
-    demo.switch_look()
-    QApplication.processEvents()
-    demo.show_stage("deliver")
-    assert _panels(demo, settled) == before
-    demo.switch_look()
-    demo.switch_look()
-    assert demo.tokens.name == "paper"
-    assert _panels(demo, settled) == before
-
-
-def _switch_look(demo, qtbot):
-    demo.switch_look()
-    with qtbot.waitSignal(demo.shell.dress.changed):
-        pass
-    demo.shell.dress.finish()
-
-
-def _panels(demo, settled):
-    """A picture of each stage's panel, by its name."""
-    pictures = {}
-    for stage in demo.shell.stages:
-        demo.show_stage(stage.name)
-        settled()
-        demo.canvas.setFocus()
-        pictures[stage.name] = stage.panel.grab().toImage()
-    return pictures
-
-
 @pytest.mark.parametrize("look", ["paper", "night"])
 def test_both_looks_can_be_read(look):
     """Text at 4.5 to 1, marks and borders of fields at 3 to 1: WCAG 2.2, criteria 1.4.3 and 1.4.11."""

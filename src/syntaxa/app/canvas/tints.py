@@ -11,7 +11,7 @@ from PyQt6.QtGui import QColor, QPainter, QPainterPath, QTransform
 from syntaxa.app.canvas.camera import Camera
 from syntaxa.app.theme.tokens import Tokens
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.types import Floats
+from syntaxa.geometry.types import Bools, Floats
 from syntaxa.mend.model import Region
 
 #: Pixels; what is smaller is not seen.
@@ -37,7 +37,7 @@ class Tints:
             painter.fillPath(self._paths[k], colour)
         painter.resetTransform()
 
-    def _seen(self, view: Camera) -> np.ndarray:
+    def _seen(self, view: Camera) -> Bools:
         left, bottom, right, top = view.box
         low, high = self._box[:, :2], self._box[:, 2:]
         large = (high - low).max(axis=1) * view.scale >= _SPECK

@@ -71,10 +71,10 @@ class Habits(QObject):
         self._under: QWidget | None = None
         self._window = parent
         parent.installEventFilter(self)
-        application = QApplication.instance()
-        if isinstance(application, QApplication):
-            application.focusChanged.connect(self._follow_focus)
-            application.focusWindowChanged.connect(self.watch)
+        self._application = QApplication.instance()
+        if isinstance(self._application, QApplication):
+            self._application.focusChanged.connect(self._follow_focus)
+            self._application.focusWindowChanged.connect(self.watch)
 
     @pyqtSlot(QWindow)
     def watch(self, window: QWindow | None) -> None:
@@ -83,7 +83,10 @@ class Habits(QObject):
             window.installEventFilter(self)
 
     def leave(self) -> None:
-        """The window closes: no key is ours any longer."""
+        """The window closes: no key is ours any longer, wherever the focus goes."""
+        if isinstance(self._application, QApplication):
+            self._application.focusChanged.disconnect(self._follow_focus)
+            self._application.focusWindowChanged.disconnect(self.watch)
         self._window.removeEventFilter(self)
         self._follow_focus(QApplication.focusWidget(), None)
         for window in QGuiApplication.allWindows():
