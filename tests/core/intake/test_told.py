@@ -118,7 +118,8 @@ def test_a_dwg_of_before_r13_is_said_to_be_too_old(mark):
 
 
 def converted(monkeypatch, unknown, warnings, build, mark=b"AC1014"):
-    head = dwg.Converted("AC1015", "millimeter", [], unknown, warnings)
+    entities = [dwg.Entity(1, dwg.Kind("unknown", name)) for name, count in unknown.items() for _ in range(count)]
+    head = dwg.Converted(dwg.Units("millimeter"), [dwg.Model("model", entities)], warnings)
     monkeypatch.setattr(dwg, "_converted", lambda *_: (head, dxf_of(build)))
     return read("x.dwg", mark + b"\0" * 64).report
 

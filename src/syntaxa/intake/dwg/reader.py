@@ -11,7 +11,9 @@ import select
 import subprocess
 import sys
 import tempfile
+from collections import Counter
 from dataclasses import replace
+from importlib.util import find_spec
 from pathlib import Path
 
 import msgspec
@@ -19,6 +21,8 @@ import msgspec
 from syntaxa.errors import IntakeError, Progress
 from syntaxa.intake.dxf.reader import read as read_dxf
 from syntaxa.intake.model import PLAIN, NotRead, ReadOptions, Received
+
+_CHILD = Path(__file__).with_name("convert.py")
 
 #: Bytes and seconds of the processor that the child may use.
 _MEMORY, _SECONDS = 4 << 30, 90
@@ -49,19 +53,54 @@ _TYPES = {"line": "LINE", "arc": "ARC", "circle": "CIRCLE", "ellipse": "ELLIPSE"
 
 
 class Converted(msgspec.Struct, frozen=True):
-    """What the DXF of a DWG does not carry.
+    """What the DXF of a DWG does not carry, of what the library says of the drawing.
 
-    version, unit  as the DWG states them
-    entities       type and handle (hex) of each entity of model space, in order
-    unknown        types that could not be carried over, with their number
-    warnings       what the converter had to say
+    units     as the DWG states them
+    models    model space and the sheets
+    warnings  what the library could not make out
     """
 
-    version: str
+    units: Units
+    models: list[Model]
+    warnings: list[str | Warned] = []
+
+    @property
+    def entities(self) -> list[Entity]:
+        """Those of model space, in order."""
+        return next((m.entities for m in self.models if m.kind == "model"), [])
+
+
+class Units(msgspec.Struct, frozen=True):
+    """The unit by its name."""
+
     unit: str
-    entities: list[tuple[str, str]]
-    unknown: dict[str, int]
-    warnings: list[str]
+
+
+class Kind(msgspec.Struct, frozen=True):
+    """The type of an entity; where the library does not know it, the name that the DWG gives it."""
+
+    type: str
+    type_name: str = "?"
+
+
+class Entity(msgspec.Struct, frozen=True):
+    """An entity, by its handle."""
+
+    id: int
+    kind: Kind
+
+
+class Model(msgspec.Struct, frozen=True):
+    """A space of the drawing."""
+
+    kind: str
+    entities: list[Entity]
+
+
+class Warned(msgspec.Struct, frozen=True):
+    """A warning with its place."""
+
+    message: str
 
 
 def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAIN) -> Received:
@@ -74,24 +113,29 @@ def read(name: str, data: bytes, progress: Progress, options: ReadOptions = PLAI
             suggestion="Ask for the drawing as DXF, or saved anew.",
         )
     head, dxf = _converted(name, data, progress)
-    handles = [(_TYPES.get(kind, ""), handle) for kind, handle in head.entities]
+    handles = [(_TYPES.get(e.kind.type, ""), f"{e.id:X}") for e in head.entities]
     received = read_dxf(name, dxf, lambda share: progress(0.5 + share / 2), options, handles, fast=False)
     report = received.report
     # TABLE is a part of every DXF as well.
     carried = {kind.decode("ascii", "replace") for kind in _TYPE.findall(dxf)} - {"TABLE"}
     skipped = [NotRead(kind, count, "This type is not taken in from DWG; a DXF of it may carry it.")
-               for kind, count in sorted(head.unknown.items())
+               for kind, count in sorted(_unknown(head.entities).items())
                if kind.upper().removeprefix("ACDB") not in carried]  # fmt: skip
     report = replace(
         report,
         format="dwg",
         version=_RELEASES.get(release, release),
-        declared=_UNITS.get(head.unit),
+        declared=_UNITS.get(head.units.unit),
         metric=None,
         not_read=(*report.not_read, *skipped),
-        notes=(*_in_words(head.warnings), *report.notes),
+        notes=(*_in_words([w if isinstance(w, str) else w.message for w in head.warnings]), *report.notes),
     )
     return Received(received.drawing, report)
+
+
+def _unknown(entities: list[Entity]) -> Counter[str]:
+    """Types that could not be carried over, with their number."""
+    return Counter(e.kind.type_name.rpartition(".")[2] for e in entities if e.kind.type == "unknown")
 
 
 def _in_words(warnings: list[str]) -> list[str]:
@@ -110,19 +154,27 @@ def _converted(name: str, data: bytes, progress: Progress) -> tuple[Converted, b
     with tempfile.TemporaryDirectory(prefix="syntaxa-dwg-") as folder:
         path = Path(folder) / "drawing.dwg"
         path.write_bytes(data)
-        command = [sys.executable, "-I", "-m", "syntaxa.intake.dwg.convert", str(path), str(_MEMORY), str(_SECONDS)]
+        command = [sys.executable, "-I", "-S", *map(str, (_CHILD, _libraries(), path, _MEMORY, _SECONDS))]
         out, err = Path(folder) / "out", Path(folder) / "err"
         with out.open("wb") as stdout, err.open("wb") as stderr:
             child = subprocess.Popen(command, stdin=subprocess.DEVNULL, stdout=stdout, stderr=stderr)  # noqa: S603
             _wait(child, progress, name)
         result = out.read_bytes()
-    line, _, dxf = result.partition(b"\n")
-    if child.returncode != 0 or not dxf:
+    size, _, rest = result.partition(b"\n")
+    if child.returncode != 0 or not size.isdigit() or len(rest) <= int(size):
         raise _beyond(name)
     try:
-        return msgspec.json.decode(line, type=Converted), dxf
-    except msgspec.MsgspecError as error:
+        return msgspec.json.decode(rest[: int(size)], type=Converted), rest[int(size) :]
+    except (msgspec.MsgspecError, UnicodeDecodeError) as error:
         raise _beyond(name) from error
+
+
+def _libraries() -> str:
+    """The folder that the child finds its library in, which is not looked into here."""
+    found = find_spec("cadkit")
+    if found is None or found.origin is None:
+        raise IntakeError("What reads DWG is not installed.", suggestion="Install the program anew.")
+    return str(Path(found.origin).parents[1])
 
 
 def _wait(child: subprocess.Popen[bytes], progress: Progress, name: str) -> None:
