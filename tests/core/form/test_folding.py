@@ -6,6 +6,7 @@ import math
 import random
 import re
 
+import numpy as np
 import pytest
 from making import bodies, box, done, only, sketch, state
 from parts import added, block, cut, drawn, lathed, milled, overlap, rod, to_zero
@@ -17,6 +18,8 @@ from syntaxa.drawing.state import Sketch
 from syntaxa.errors import FormError
 from syntaxa.form.folded import FoldViews, ViewBox
 from syntaxa.form.folding.finding import clusters_of, pairings_of
+from syntaxa.form.folding.laying import folded
+from syntaxa.form.kernel.judging import Judge, sampled
 from syntaxa.form.kernel.packing import unpacked
 from syntaxa.form.kernel.reading import Wishes, read_views
 from syntaxa.form.part import Formed
@@ -148,6 +151,24 @@ def test_the_best_pairing_has_the_front_view_in_the_middle():
     low, high = sheet.boxes["front"]
     assert best.front.box == pytest.approx((*low, *high))
     assert (best.upright_side, best.beside_side) == ("below", "right")
+
+
+def test_a_judge_that_stops_early_never_says_less_than_there_is():
+    body, other = KNOWN["pocket"](), KNOWN["slot"]()
+    sheet = drawn(body, random.Random(1), "third")
+    pairing = pairings_of(clusters_of(sheet.shapes)[0], 0.25)[0]
+    judge = Judge(folded(pairing, sheet.shapes, sheet.hidden, "third", 0.25), 0.25)
+    assert judge.score(to_zero(body), exact=True, least=0.999) == pytest.approx(1.0)
+    whole = judge.score(to_zero(other), exact=True)
+    early = {least: judge.score(to_zero(other), exact=True, least=least) for least in (0.2, 0.9, 0.999)}
+    assert early[0.2] == whole < 0.9
+    assert all(whole <= score < least for least, score in early.items() if least > whole)
+
+
+def test_places_stand_in_the_middle_of_pieces_that_are_about_equally_long():
+    places = sampled([Line(Point(0, 0), Point(1, 0)), Line(Point(0, 1), Point(0, 1.1))])
+    assert places == pytest.approx(np.array([[1 / 6, 0], [0.5, 0], [5 / 6, 0], [0, 1.05]]))
+    assert sampled([]).shape == (0, 2)
 
 
 # ---------------------------------------------------------------------- the step

@@ -1,15 +1,13 @@
 """Views read as a solid: the hull of the silhouettes less what lies before each region, judged by its own views.
 
-Each reading is projected again and compared with the drawing: that score decides between depths, methods and views that
-were turned over, and is told.
+Each reading is projected again and compared with the drawing (`judging`): that score decides between depths, methods
+and views that were turned over, and is told.
 """
 
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-
-import numpy as np
 
 from syntaxa.errors import Progress, no_progress
 from syntaxa.form.folding.depths import hidden_in, seen_in
@@ -21,7 +19,7 @@ from syntaxa.form.folding.reading import DOUBTFUL, FoundView, Reading
 from syntaxa.form.folding.turning import Lathe, lathe_of
 from syntaxa.form.kernel.combining import combined
 from syntaxa.form.kernel.guarding import guarded
-from syntaxa.form.kernel.hidden import lines_of_view
+from syntaxa.form.kernel.judging import Judge
 from syntaxa.form.kernel.names import Named
 from syntaxa.form.kernel.packing import packed, unpacked
 from syntaxa.form.kernel.raising import prism, turned
@@ -29,10 +27,7 @@ from syntaxa.form.model import Frame, Profile, Solid
 from syntaxa.form.profiles import silhouettes_of
 from syntaxa.form.refusal import KernelError
 from syntaxa.geometry.shapes import TURN, Shape
-from syntaxa.geometry.types import Box, Floats
-from syntaxa.later import Later
-
-spatial = Later("scipy.spatial")
+from syntaxa.geometry.types import Box
 
 _TOP = Frame()
 _FRONT = Frame((0.0, 0.0, 0.0), (1.0, 0.0, 0.0), (0.0, 0.0, 1.0))
@@ -47,20 +42,20 @@ _PLANES: dict[Role, tuple[Frame, bool]] = {
 #: Scores: from here on a turned part is believed; two readings are about as good.
 _TURNED, _CLOSE = 0.97, 0.05
 
-#: By how much a trial must be better, seconds that one may take, and how many there are at most.
-_BETTER, _SECONDS, _TRIALS = 2e-3, 4.0, 30
+#: By how much a trial must be better, of a depth and of what is hidden and open to the back.
+_BETTER, _BETTER_BEHIND = 2e-3, 1e-3
+
+#: Seconds that a trial may take, and how many there are at most.
+_SECONDS, _TRIALS = 4.0, 30
 
 #: Share of the outlines of a view below which one that cannot be raised is left out.
 _CRUMB = 0.02
 
-#: mm between the places at which views are compared, and beyond the part that tools reach.
-_STEP, _BEYOND = 0.4, 1.0
+#: mm beyond the part that tools reach.
+_BEYOND = 1.0
 
 #: What a view that was turned over costs, and what the second method does where both are as good.
 _OVER, _SECOND = 0.02, 1e-4
-
-#: How much hidden lines count beside seen ones, and where none were drawn.
-_HIDDEN, _UNDRAWN = 1.0 / 3.0, 0.05
 
 
 @dataclass
@@ -208,8 +203,10 @@ def _lathe(laid: Folded, pairing: Pairing, tolerance: float) -> _Tried | None:
         for c, why in found.holes
     ]
 
+    judge = Judge(laid, tolerance)
+
     def remake(wanted: list[Proposal]) -> tuple[Solid, float]:
-        got: tuple[Solid, float] = guarded(lambda: _turned(found, laid, wanted, tolerance), 2 * _SECONDS)
+        got: tuple[Solid, float] = guarded(lambda: _turned(found, wanted, judge), 2 * _SECONDS)
         return got
 
     try:
@@ -219,7 +216,7 @@ def _lathe(laid: Folded, pairing: Pairing, tolerance: float) -> _Tried | None:
     return _Tried(laid, pairing, unpacked(solid), proposals, score, "turned", remake)
 
 
-def _turned(found: Lathe, laid: Folded, wanted: list[Proposal], tolerance: float) -> tuple[Solid, float]:
+def _turned(found: Lathe, wanted: list[Proposal], judge: Judge) -> tuple[Solid, float]:
     """The turned part of the proposals that are wanted, and how well it explains the views."""
     parts = [
         turned(p.profile, found.frame, ((0.0, 0.0), (1.0, 0.0)), (0.0, TURN), f"turned {k + 1}")
@@ -233,7 +230,7 @@ def _turned(found: Lathe, laid: Folded, wanted: list[Proposal], tolerance: float
         for k, h in enumerate(w for w in wanted if w.use == "cut")
     ]
     body = combined("cut", [body], holes) if holes else body
-    return packed(body), explained(body, laid, tolerance, exact=True)
+    return packed(body), judge.score(body, exact=True)
 
 
 # ---------------------------------------------------------------------- prismatic
@@ -291,7 +288,7 @@ def _searched(
                 trials -= 1
                 other = [*depths[:i], depth, *depths[i + 1 :]]
                 try:
-                    got = maker.made(maker.cuts(seen, other))
+                    got = maker.made(maker.cuts(seen, other), best[1] + _BETTER)
                 except KernelError:
                     continue
                 if got[1] > best[1] + _BETTER:
@@ -314,10 +311,10 @@ def _from_behind(
             low, high = sorted((one.depth, far))
             more = Proposal(view.role, one.profile, low, high, "cut", one.sure, one.why)
             try:
-                got = maker.made([*cuts, more])
+                got = maker.made([*cuts, more], best[1] + _BETTER_BEHIND)
             except KernelError:
                 continue
-            if got[1] > best[1] + 1e-3:
+            if got[1] > best[1] + _BETTER_BEHIND:
                 best, cuts = got, [*cuts, more]
     return best, cuts
 
@@ -354,6 +351,7 @@ class _Maker:
 
     def __init__(self, laid: Folded, hull: Named, tolerance: float) -> None:
         self._laid, self._hull, self._tolerance = laid, hull, tolerance
+        self._judge = Judge(laid, tolerance)
 
     def cuts(self, seen: list[Seen], depths: list[Depth]) -> list[Proposal]:
         """What lies before each region, as far as its depth is known."""
@@ -373,13 +371,13 @@ class _Maker:
                 out.append(Proposal(one.role, one.profile, low, high, "cut", one.sure, why))
         return out
 
-    def made(self, cuts: list[Proposal]) -> tuple[Solid, float]:
-        """The solid, and how well it explains the views."""
+    def made(self, cuts: list[Proposal], least: float = 0.0) -> tuple[Solid, float]:
+        """The solid, and how well it explains the views; below the least that is wanted, that is not looked into."""
 
         def work(exact: bool) -> tuple[Solid, float]:
             tools = [self._tool(c, k) for k, c in enumerate(cuts)]
             body = combined("cut", [self._hull], tools) if tools else self._hull
-            return packed(body), explained(body, self._laid, self._tolerance, exact=exact)
+            return packed(body), self._judge.score(body, exact=exact, least=least)
 
         try:
             found: tuple[Solid, float] = guarded(lambda: work(True), _SECONDS)
@@ -406,58 +404,3 @@ class _Maker:
         through = self._laid.size[ROLES[role][2]]
         wedge = _raised(role, polygon(points, role), -2 * _BEYOND, through + 2 * _BEYOND, f"{name} slope")
         return combined("common", [tool], [wedge])
-
-
-# ---------------------------------------------------------------------- judging
-
-
-def explained(body: Named, laid: Folded, tolerance: float, *, exact: bool) -> float:
-    """How well a solid's own views are those that were drawn, 0 to 1: lines found, and no others."""
-    near = max(0.6 * tolerance, 0.3)
-    total = weight = 0.0
-    for view in laid.views:
-        drawn = lines_of_view(body.shape, view.role, exact)
-        # What the kernel calls right and up is so for whoever looks from there.
-        sides = np.array([-1.0 if view.role == "left" else 1.0, -1.0 if view.role == "bottom" else 1.0])
-        seen, unseen = (_sampled([d.shape for d in drawn if d.visible is want]) * sides for want in (True, False))
-        wanted, dashes = (
-            _sampled([s for s, h in zip(view.shapes, view.hidden, strict=True) if h is want]) for want in (False, True)
-        )
-        total += _both(wanted, seen, wanted, seen, near)
-        weight += 1.0
-        if len(dashes):
-            every = np.concatenate([unseen, seen])
-            total += _HIDDEN * _both(dashes, every, np.concatenate([dashes, wanted]), unseen, near)
-            weight += _HIDDEN
-        else:
-            # Hidden lines were left out, or there are none: a reading that has none is a little likelier.
-            total += _UNDRAWN * _share(unseen, wanted, near)
-            weight += _UNDRAWN
-    return total / weight
-
-
-def _both(wanted: Floats, have: Floats, known: Floats, made: Floats, near: float) -> float:
-    """The harmonic mean of what is drawn and was made, and of what was made and is drawn."""
-    a, b = _share(wanted, have, near), _share(made, known, near)
-    return 2 * a * b / max(a + b, 1e-9)
-
-
-def _share(places: Floats, others: Floats, near: float) -> float:
-    """Share of places that lie near others."""
-    if not len(places):
-        return 1.0
-    if not len(others):
-        return 0.0
-    off, _ = spatial.cKDTree(others).query(places, distance_upper_bound=near)
-    return float((off <= near).mean())
-
-
-def _sampled(shapes: Sequence[Shape]) -> Floats:
-    """Places along shapes, (n, 2), about equally far apart."""
-    out = [np.zeros((0, 2))]
-    for shape in shapes:
-        run = shape.flattened(0.02)
-        steps = np.maximum(1, np.ceil(np.hypot(*np.diff(run, axis=0).T) / _STEP)).astype(int)
-        for a, b, count in zip(run[:-1], run[1:], steps.tolist(), strict=True):
-            out.append(a + (b - a) * ((np.arange(count) + 0.5) / count)[:, None])
-    return np.concatenate(out)
