@@ -13602,5 +13602,13 @@ daneben {6}, {7:.1f} s</translation>
         <source>, within {0} mm and {1}</source>
         <translation>, auf {0} mm und {1}</translation>
     </message>
+    <message>
+        <source>Install the program anew.</source>
+        <translation>Installieren Sie das Programm neu.</translation>
+    </message>
+    <message>
+        <source>What reads DWG is not installed.</source>
+        <translation>Das Teil, das DWG liest, ist nicht installiert.</translation>
+    </message>
 </context>
 </TS>
