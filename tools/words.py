@@ -10,6 +10,7 @@ import itertools
 import re
 import sys
 from collections.abc import Iterator
+from functools import cache
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -30,6 +31,16 @@ _UNSEEN = frozenset((
 ))  # fmt: skip
 
 
+@cache
+def _calls(path: Path) -> tuple[ast.Call, ...]:
+    """The calls of a file that say something or name what is computed."""
+    names, text = ("tr", "counted", "View"), path.read_text()
+    if not any(f"{name}(" in text for name in names):
+        return ()
+    calls = (node for node in ast.walk(ast.parse(text)) if isinstance(node, ast.Call))
+    return tuple(c for c in calls if isinstance(c.func, ast.Name) and c.func.id in names and c.args)
+
+
 # ---------------------------------------------------------------------- of the interface
 
 
@@ -37,15 +48,14 @@ def said_words() -> list[str]:
     """All words of the interface, each once, in the order of the files."""
     found: dict[str, None] = {}
     for path in sorted((SOURCE / "app").rglob("*.py")):
-        for node in ast.walk(ast.parse(path.read_text())):
-            if isinstance(node, ast.Call):
-                found |= dict.fromkeys(_of_call(node))
+        for call in _calls(path):
+            found |= dict.fromkeys(_of_call(call))
     return list(found)
 
 
 def _of_call(call: ast.Call) -> Iterator[str]:
     name = call.func.id if isinstance(call.func, ast.Name) else ""
-    if name == "tr" and call.args:
+    if name == "tr":
         yield from _literals(call.args[0])
     elif name == "counted":
         one, more = (list(_literals(a)) for a in (*call.args[1:3], *[ast.Constant("")] * (3 - len(call.args))))
@@ -150,9 +160,9 @@ def view_titles() -> list[str]:
     """What is told to be computed, while it is: the titles of views."""
     found: dict[str, None] = {}
     for path in sorted(SOURCE.rglob("*.py")):
-        for node in ast.walk(ast.parse(path.read_text())):
-            if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "View" and node.args:
-                found |= dict.fromkeys(_literals(node.args[0]))
+        for call in _calls(path):
+            if isinstance(call.func, ast.Name) and call.func.id == "View":
+                found |= dict.fromkeys(_literals(call.args[0]))
     return list(found)
 
 
@@ -179,7 +189,6 @@ def unsaid(language: str) -> list[str]:
 
 
 if __name__ == "__main__":
-    for kind, rows in (("no translation", missing("de")), ("nobody says", unsaid("de"))):
-        for row in rows:
-            print(f"{kind}: {row!r}")
-    sys.exit(bool(missing("de") or unsaid("de")))
+    told = [f"no translation: {row!r}" for row in missing("de")] + [f"nobody says: {row!r}" for row in unsaid("de")]
+    print(*told, sep="\n", end="\n" if told else "")
+    sys.exit(bool(told))
