@@ -7,7 +7,7 @@ STAMP := $(VENV)/.ready
 
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: setup demo test check lock screenshots bench package clean
+.PHONY: setup demo test check style types lock screenshots bench package clean
 
 setup: $(STAMP)
 
@@ -21,13 +21,17 @@ $(STAMP): requirements.lock pyproject.toml setup.py tools/debian_packages.sh $(w
 demo: setup
 	bash tools/demo.sh
 
-check: setup
+check: style types
+
+style: setup
 	$(BIN)/ruff check src tests tools benchmarks
 	$(BIN)/clang-format --dry-run --Werror src/heart/*
-	$(BIN)/mypy
 	$(BIN)/lint-imports
 
-test: check
+types: setup
+	$(BIN)/mypy
+
+test: style
 	bash tools/test.sh
 
 lock: setup

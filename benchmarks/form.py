@@ -203,13 +203,13 @@ def pictures() -> bool:
                 np.zeros((0, 2, 3)), np.zeros(0, int))  # fmt: skip
     body = only(RaiseRegions("R", "S", high="5").apply(state(sketch("S", box(0, 0, 9, 9))))[0])
     view.show_parts((part_of_body(body, mesh),))
-    view.come_to_rest()
+    view.pictures.come_to_rest()
 
     def frame() -> None:
         view.camera = view.camera.orbited(3, 1)
         view._changed(moving=True)
         view.grab()
-        while view.is_drawing:
+        while view.pictures.are_coming:
             application.processEvents()
             # As in the program, where the window waits for what comes instead of asking.
             time.sleep(0.0005)
@@ -218,7 +218,7 @@ def pictures() -> bool:
     for _ in range(4):
         frame()
     good = told(f"a frame of {len(triangles)} triangles while moving", milliseconds(frame, 15), FRAME, "ms")
-    view.come_to_rest()
+    view.pictures.come_to_rest()
     good &= told("a hover", milliseconds(lambda: view.at(QPointF(440, 340)), 15), HOVER, "ms")
     application.quit()
     return good

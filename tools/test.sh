@@ -12,16 +12,21 @@ echo "== order of the tests: SYNTAXA_TEST_ORDER=$SYNTAXA_TEST_ORDER"
 # Programs that tests start would compile all of this one each time.
 unset PYTHONDONTWRITEBYTECODE
 python=.venv/bin/python
-echo "== core, without Qt"
+echo "== core, without Qt; types, beside it"
+make -s types >"$scratch/types.log" 2>&1 &
+types=$!
 # What a module makes for all of its tests is made once: a module goes to one process.
 # No log capture: what damaged files make libraries log cannot always be passed from one process to another.
-SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2 --dist loadfile
+status=0
+SYNTAXA_WITHOUT_QT=1 $python -m pytest tests/core -p no:pytest-qt -p no:logging -n 2 --dist loadfile || status=$?
+wait $types || status=$?
+cat "$scratch/types.log"
+[ $status = 0 ] || exit $status
 echo "== window, offscreen"
 QT_QPA_PLATFORM=offscreen $python -m pytest tests/app -n 2
 echo "== program, on a virtual screen; package, in a clean root, beside it"
 $python -m pytest tests/package -p no:pytest-qt >"$scratch/package.log" 2>&1 &
 package=$!
-status=0
 QT_QPA_PLATFORM=xcb xvfb-run -a -s "-screen 0 1400x900x24" $python -m pytest tests/window || status=$?
 wait $package || status=$?
 cat "$scratch/package.log"

@@ -18,8 +18,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QColorDialog
 
 from syntaxa.app.stages.form.shown import SHOWN
-from syntaxa.app.stages.form.space import soft
-from syntaxa.app.stages.form.space import view as view_module
+from syntaxa.app.stages.form.space import pictures, soft
 from syntaxa.app.stages.form.space.camera import VIEWS, Camera
 from syntaxa.app.stages.form.space.drawing import Draughtsman, Order
 from syntaxa.app.stages.form.space.look import WHOLE, look_of
@@ -78,7 +77,7 @@ def targets(window, kind):
 
 def grabbed(view):
     """The picture that is shown when all is drawn."""
-    view.come_to_rest()
+    view.pictures.come_to_rest()
     return view.grab().toImage()
 
 
@@ -435,7 +434,7 @@ def test_with_and_without_opengl_the_same_thing_is_under_the_cursor(plate, settl
         view.fit()
         grabbed(view)
         views.append(view)
-    assert [view.why_soft for view in views] == ["", "not wanted"]
+    assert [view.pictures.why_here for view in views] == ["", "not wanted"]
     same = total = 0
     for x in range(20, 480, 23):
         for y in range(20, 380, 23):
@@ -465,7 +464,7 @@ def test_a_cut_leaves_out_what_lies_before_it(plate, settled):
 
 def test_what_is_under_the_cursor_is_told_anew_when_something_else_comes_there(plate, settled, qtbot):
     view, says = stage_of(plate).space.view, stage_of(plate).space.says
-    view.come_to_rest()
+    view.pictures.come_to_rest()
     x, y, _ = view.camera.pixels(np.array([[20.0, 20.0, 0.0]]))[0].tolist()
     for step in (0, 1):
         QTest.mouseMove(view, QPoint(round(x) + step, round(y)))
@@ -483,11 +482,11 @@ def test_what_is_there_is_seen_before_the_first_picture_comes(plate, settled, qt
     view.show_parts(plate.session.view(SHOWN).parts)
     ground = QColor(view.tokens.canvas).rgb()
     picture = view.grab().toImage()
-    assert view._picture is None
+    assert view.pictures.image is None
     assert picture.pixelColor(200, 150).rgb() != ground
-    qtbot.waitUntil(lambda: view._picture is not None, timeout=20_000)
-    qtbot.waitUntil(lambda: not view.is_drawing, timeout=20_000)
-    assert view.why_soft == ""
+    qtbot.waitUntil(lambda: view.pictures.image is not None, timeout=20_000)
+    qtbot.waitUntil(lambda: not view.pictures.are_coming, timeout=20_000)
+    assert view.pictures.why_here == ""
 
 
 def test_without_the_process_that_draws_it_is_drawn_here(plate, settled, monkeypatch, qtbot):
@@ -498,12 +497,12 @@ def test_without_the_process_that_draws_it_is_drawn_here(plate, settled, monkeyp
             raise WorkerError("Drawing in space took its process down; nothing else was touched.")
 
     view = stage_of(plate).space.view
-    monkeypatch.setattr(view_module, "draughtsman", Fallen)
+    monkeypatch.setattr(pictures, "draughtsman", Fallen)
     view.zoom(1.1)
     picture = grabbed(view)
-    assert view.why_soft.startswith("Drawing in space took its process down")
+    assert view.pictures.why_here.startswith("Drawing in space took its process down")
     assert len({picture.pixelColor(x, picture.height() // 2).name() for x in range(0, picture.width(), 5)}) > 2
-    qtbot.waitUntil(lambda: not view.is_drawing, timeout=10_000)
+    qtbot.waitUntil(lambda: not view.pictures.are_coming, timeout=10_000)
 
 
 def test_a_driver_that_falls_takes_its_own_process_down_and_the_next_picture_comes_from_a_new_one():

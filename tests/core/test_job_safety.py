@@ -69,11 +69,12 @@ def test_a_damaged_job_opens_in_whole_or_in_part_or_is_refused_in_a_sentence(tmp
     for seed in range(3000):
         inside = seed % 2
         data = repacked(whole, lambda text, s=seed: mutated(text, s)) if inside else mutated(whole, seed)
-        job = opened(tmp_path / "x.sxj", data)
+        # A name of its own: a file that is written over waits for the disk.
+        job = opened(tmp_path / f"{seed}.sxj", data)
         if job is not None:
             went[inside] += 1
             assert len(Evaluator().evaluate(job).ledger) == len(job.steps)
-            assert opened(tmp_path / "y.sxj", job_bytes(job)) == job
+            assert opened(tmp_path / f"{seed} again.sxj", job_bytes(job)) == job
     # What still opens says that the damage was not so great that nothing was tried.
     assert min(went) > 0
 

@@ -173,24 +173,30 @@ def job_with(*steps):
     return job
 
 
+@pytest.fixture(scope="module")
+def evaluated():
+    """All steps there are, one after the other."""
+    return Evaluator().evaluate(job_with(*STEPS))
+
+
 def test_the_list_has_every_kind_but_pasting_and_taking_over():
     kinds = {k.__name__ for k in KINDS}
     assert kinds - {type(s).__name__ for s in STEPS} == {"PasteCurves", "TakeOver"}
 
 
-def test_all_of_them_together_are_kept_and_give_the_same_again(tmp_path):
+def test_all_of_them_together_are_kept_and_give_the_same_again(tmp_path, evaluated):
     job = job_with(*STEPS)
     save_job(job, tmp_path / "all.sxj")
     loaded = load_job(tmp_path / "all.sxj")
     assert loaded == job
     assert job_bytes(loaded) == job_bytes(job)
-    one, other = (Evaluator().evaluate(j) for j in (job, loaded))
-    assert one.state == other.state
-    assert [r.title for r in one.ledger] == [r.title for r in other.ledger]
+    again = Evaluator().evaluate(loaded)
+    assert again.state == evaluated.state
+    assert [r.title for r in again.ledger] == [r.title for r in evaluated.ledger]
 
 
-def test_each_has_its_row_and_only_what_was_missing_is_told():
-    ledger = Evaluator().evaluate(job_with(*STEPS)).ledger
+def test_each_has_its_row_and_only_what_was_missing_is_told(evaluated):
+    ledger = evaluated.ledger
     assert len(ledger) == len(STEPS)
     assert [r.failed for r in ledger if r.failed] == []
     assert [r.entry.missing for r in ledger if r.entry.missing] == [("none",)]

@@ -8,6 +8,7 @@ import math
 import subprocess
 import sys
 import zipfile
+from itertools import product
 from xml.etree import ElementTree
 
 import numpy as np
@@ -22,7 +23,7 @@ from syntaxa.form.choosing import Axis
 from syntaxa.form.edges import TreatEdges
 from syntaxa.form.raising import RaiseRegions, TurnRegions
 
-#: Reads a STEP file with the kernel's plain reader, and says volume and unit of each solid in it.
+#: Reads STEP files with the kernel's plain reader, and says the volume of each solid in each of them.
 READER = """
 import json, sys
 from OCP.STEPControl import STEPControl_Reader
@@ -30,17 +31,22 @@ from OCP.BRepGProp import BRepGProp
 from OCP.GProp import GProp_GProps
 from OCP.TopAbs import TopAbs_SOLID
 from OCP.TopExp import TopExp_Explorer
-reader = STEPControl_Reader()
-assert int(reader.ReadFile(sys.argv[1])) == 1
-reader.TransferRoots()
-found, explorer = [], TopExp_Explorer(reader.OneShape(), TopAbs_SOLID)
-while explorer.More():
-    g = GProp_GProps()
-    BRepGProp.VolumeProperties_s(explorer.Current(), g)
-    found.append(g.Mass())
-    explorer.Next()
+found = []
+for path in sys.argv[1:]:
+    reader = STEPControl_Reader()
+    assert int(reader.ReadFile(path)) == 1
+    reader.TransferRoots()
+    found.append([])
+    explorer = TopExp_Explorer(reader.OneShape(), TopAbs_SOLID)
+    while explorer.More():
+        g = GProp_GProps()
+        BRepGProp.VolumeProperties_s(explorer.Current(), g)
+        found[-1].append(g.Mass())
+        explorer.Next()
 print("@" + json.dumps(found))
 """
+
+PROTOCOLS, UNITS = ("AP214", "AP242"), ("mm", "in", "m")
 
 
 @pytest.fixture(scope="module")
@@ -56,13 +62,23 @@ def two():
     return after
 
 
-@pytest.mark.parametrize("protocol", ["AP214", "AP242"])
-@pytest.mark.parametrize("unit", ["mm", "in", "m"])
-def test_step_there_and_back(two, tmp_path, unit, protocol):
-    path = tmp_path / "two.step"
-    assert deliver_solids(two, path, SolidOutput(unit=unit, protocol=protocol)) == ()
-    ran = subprocess.run([sys.executable, "-c", READER, str(path)], capture_output=True, text=True, check=True)
+@pytest.fixture(scope="module")
+def read_again(two, tmp_path_factory):
+    """Of each protocol and unit, the file, and the volumes that another process finds in it."""
+    folder = tmp_path_factory.mktemp("step")
+    paths = {(p, u): folder / f"{p} {u}.step" for p, u in product(PROTOCOLS, UNITS)}
+    for (protocol, unit), path in paths.items():
+        assert deliver_solids(two, path, SolidOutput(unit=unit, protocol=protocol)) == ()
+    command = [sys.executable, "-c", READER, *map(str, paths.values())]
+    ran = subprocess.run(command, capture_output=True, text=True, check=True)
     volumes = json.loads(ran.stdout.rsplit("@", 1)[1])
+    return {key: (path, found) for (key, path), found in zip(paths.items(), volumes, strict=True)}
+
+
+@pytest.mark.parametrize("protocol", PROTOCOLS)
+@pytest.mark.parametrize("unit", UNITS)
+def test_step_there_and_back(two, read_again, unit, protocol):
+    path, volumes = read_again[protocol, unit]
     wanted = [b.figures.volume for b in bodies(two).values()]
     assert sorted(volumes) == pytest.approx(sorted(wanted), rel=1e-9)
     text = path.read_text()

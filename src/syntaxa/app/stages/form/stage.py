@@ -108,7 +108,7 @@ class FormStage(Stage):
 
     def stop(self) -> None:
         if "space" in self.__dict__:
-            self.space.view.stop()
+            self.space.view.pictures.stop()
 
     def _draw_box(self) -> None:
         """The next drag on the sheet names a view."""
@@ -220,5 +220,5 @@ class FormStage(Stage):
         session = self.shell.session
         return (
             ("", lambda: session.do(RaiseRegions("Raise 1", "BASE-PLATE", high="8"))),
-            ("7-form", self.space.view.come_to_rest),
+            ("7-form", self.space.view.pictures.come_to_rest),
         )
