@@ -32,7 +32,8 @@ def draw_findings(
         return
     pixels = (places - (view.x, view.y)) * (view.scale, -view.scale) + (view.width / 2, view.height / 2)
     seen = np.flatnonzero(((pixels >= 0) & (pixels <= (view.width, view.height))).all(axis=1))
-    _, first = np.unique((pixels[seen] // _CROWD).astype(np.int64), axis=0, return_index=True)
+    columns, rows = (pixels[seen] // _CROWD).astype(np.int64).T
+    _, first = np.unique(columns * (int(view.height) + 1) + rows, return_index=True)
     device = painter.device()
     density = device.devicePixelRatioF() if device is not None else 1.0
     for k in seen[first][:_MOST_GLYPHS].tolist():

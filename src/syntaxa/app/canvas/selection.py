@@ -34,9 +34,10 @@ class Selection(QObject):
             return
         before = self.scene
         # Many may be selected, and then it is all of them as a rule.
-        kept = before.index.keys() if len(self.rows) == len(before) else {before.curves[k].id for k in self.rows}
+        whole = len(self.rows) == len(before)
+        kept: Collection[str] = before.index if whole else {before.curves[k].id for k in self.rows}
         self.scene, self.hover = scene, -1
-        self.rows = sorted(map(scene.index.__getitem__, kept & scene.index.keys())) if kept else []
+        self.rows = [k for name, k in scene.index.items() if name in kept] if kept else []
         self._find_shown()
         self.changed.emit()
 

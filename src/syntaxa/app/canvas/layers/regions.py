@@ -25,12 +25,14 @@ class RegionsLayer(Layer):
         super().__init__()
         self.regions: Sequence[Region] = ()
         self._tints: list[Tints] = []
+        self._before: list[Tints] = []
         self._chosen = ""
 
     def show(self, regions: Sequence[Region]) -> None:
         """The regions that there are."""
         if regions is not self.regions:
-            self.regions, self._tints = regions, []
+            # Thousands of paths are let go a slice at a time, too: that takes about as long as making them.
+            self.regions, self._tints, self._before = regions, [], self._before + self._tints
             self.repaint()
 
     def choose(self, region_id: str) -> None:
@@ -39,7 +41,10 @@ class RegionsLayer(Layer):
         self.repaint()
 
     def slices(self, image: QImage, view: Camera, tokens: Tokens) -> Iterator[None]:
-        tints, regions = self._tints, self.regions
+        tints, regions, before = self._tints, self.regions, self._before
+        while before:
+            before.pop()
+            yield
         for begin in range(0, len(regions), _A_SLICE):
             if begin // _A_SLICE == len(tints):
                 tints.append(Tints(regions[begin : begin + _A_SLICE]))
