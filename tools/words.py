@@ -58,9 +58,11 @@ def _of_call(call: ast.Call) -> Iterator[str]:
     if name == "tr":
         yield from _literals(call.args[0])
     elif name == "counted":
+        from syntaxa.counting import plural, singular
+
         one, more = (list(_literals(a)) for a in (*call.args[1:3], *[ast.Constant("")] * (3 - len(call.args))))
-        yield from one
-        yield from [m for m in more if m] or [f"{t}s" for t in one]
+        yield from map(singular, one)
+        yield from [m for m in more if m] or map(plural, one)
 
 
 def _literals(node: ast.expr) -> Iterator[str]:

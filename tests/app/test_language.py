@@ -96,7 +96,7 @@ GEFALTET = (
     ("english", "german_"),
     [
         (ASIDE, BEISEITE),
-        ("Fixed: 2 crossing, 42 gap, 12 speck.", "Behoben: 2 Kreuzung, 42 Lücke, 12 Krümel."),
+        ("Fixed: 2 crossings, 42 gaps, 1 self-crossing.", "Behoben: 2 Kreuzungen, 42 Lücken, 1 Selbstkreuzung."),
         ("26 curves joined Gap.", "Zu Gap kam: 26 Kurven."),  # a sketch's name is not translated
         ("Volume 40.104 cm³ → 40.104 cm³. 2 of 2 edges.", "Volumen 40,104 cm³ → 40,104 cm³. 2 von 2 Kanten."),
         ("23 parts on 1 sheet; 68.7% is waste.", "23 Teile auf 1 Tafel; 68,7% sind Abfall."),

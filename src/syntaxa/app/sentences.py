@@ -35,7 +35,7 @@ _GOES_ON = (", ", "is ", "has ", "turned ", "moved ")
 _LETTERS = re.compile("[A-Za-z]{2}")
 
 #: A number of things, which is nobody's name.
-_COUNTED = re.compile(r"([\d,.]+) ([a-z][a-z ]*)")
+_COUNTED = re.compile(r"([\d,.]+) ([a-z][a-z -]*)")
 
 #: How deep gaps are translated.
 _DEEP = 4

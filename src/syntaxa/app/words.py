@@ -16,6 +16,8 @@ from xml.etree import ElementTree
 
 from PyQt6.QtCore import QCoreApplication, QDateTime, QLibraryInfo, QLocale, QTranslator
 
+from syntaxa.counting import plural, singular
+
 #: What the translator calls the words of the interface and the sentences of the core, and languages besides English.
 CONTEXT, SENTENCES, LANGUAGES = "Syntaxa", "Sentences", ("de",)
 
@@ -45,7 +47,7 @@ def tr(text: str, *values: object) -> str:
 
 def counted(count: int, thing: str, things: str = "") -> str:
     """A count with its thing in the right number: "1 gap", "2 gaps"; the plural is given where it is not plain."""
-    return f"{count} {tr(thing)}" if count == 1 else f"{count} {tr(things or thing + 's')}"
+    return f"{count} {tr(singular(thing) if count == 1 else things or plural(thing))}"
 
 
 def figures(text: str) -> str:

@@ -16,6 +16,7 @@ from syntaxa.cli.records import (
     WitnessRecord,
 )
 from syntaxa.cli.tables import table
+from syntaxa.counting import enumerated
 from syntaxa.drawing.model import Drawing
 from syntaxa.drawing.units import mm_per
 from syntaxa.intake.model import Received
@@ -91,9 +92,9 @@ def print_inspected(record: InspectRecord) -> None:
         x, y, u, v = record.extents_mm
         print(f"Extents: {u - x:.3f} x {v - y:.3f} mm, from {x:.3f}, {y:.3f}")
     print(table(("Layer", "Curves", "Shown"), [(r.name, r.curves, _shown(r)) for r in record.layers]))
-    print("Curves: " + (", ".join(f"{n} {k}" for k, n in record.curves.items() if n) or "none"))
+    print("Curves: " + (enumerated((k, n) for k, n in record.curves.items() if n) or "none"))
     if record.annotations:
-        print("Also there: " + ", ".join(f"{n} {k}" for k, n in record.annotations.items()))
+        print("Also there: " + enumerated(record.annotations.items()))
     if record.sheets:
         print("Pages and layouts: " + ", ".join(record.sheets))
     for left_out in record.not_read:
@@ -104,7 +105,7 @@ def print_inspected(record: InspectRecord) -> None:
         print(note)
     for d in record.dimensions_disagree:
         print(f"A dimension on {d.layer} says {d.says:g}, but {d.drawn:g} is drawn.")
-    print("Findings: " + (", ".join(f"{n} {k}" for k, n in sorted(record.findings.items())) or "none"))
+    print("Findings: " + (enumerated(sorted(record.findings.items())) or "none"))
     print(f"Closed regions as it stands: {record.regions}; open ends: {record.open_ends}")
 
 

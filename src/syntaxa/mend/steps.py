@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from types import MappingProxyType
@@ -9,6 +10,7 @@ from typing import ClassVar
 
 import numpy as np
 
+from syntaxa.counting import enumerated
 from syntaxa.drawing.editing import Editing, names_of
 from syntaxa.drawing.model import Curve
 from syntaxa.drawing.names import Names
@@ -340,8 +342,7 @@ def _chooser(only: tuple[str, ...] | None, left: tuple[tuple[str, str], ...]) ->
 def _entry(fixed: list[Finding], only: tuple[str, ...] | None) -> Entry:
     moves = [f.cost for f in fixed if f.cost > 0]
     done = {f.key for f in fixed}
-    kinds = sorted({f.kind for f in fixed})
-    says = ", ".join(f"{sum(f.kind == k for f in fixed)} {k}" for k in kinds)
+    says = enumerated(sorted(Counter(f.kind for f in fixed).items()))
     return Entry(
         changed=len(fixed),
         max_mm=max(moves, default=0.0),

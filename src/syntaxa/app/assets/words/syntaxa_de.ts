@@ -12775,16 +12775,8 @@ daneben {6}, {7:.1f} s</translation>
         <translation>Bilder</translation>
     </message>
     <message>
-        <source>hatchs</source>
-        <translation>Schraffuren</translation>
-    </message>
-    <message>
         <source>leaders</source>
         <translation>Hinweislinien</translation>
-    </message>
-    <message>
-        <source>constructions</source>
-        <translation>Hilfslinien</translation>
     </message>
     <message>
         <source>imperial</source>
@@ -13609,6 +13601,86 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>What reads DWG is not installed.</source>
         <translation>Das Teil, das DWG liest, ist nicht installiert.</translation>
+    </message>
+    <message>
+        <source>duplicates</source>
+        <translation>Doppel</translation>
+    </message>
+    <message>
+        <source>overlaps</source>
+        <translation>Überlappungen</translation>
+    </message>
+    <message>
+        <source>speck</source>
+        <translation>Krümel</translation>
+    </message>
+    <message>
+        <source>specks</source>
+        <translation>Krümel</translation>
+    </message>
+    <message>
+        <source>gaps</source>
+        <translation>Lücken</translation>
+    </message>
+    <message>
+        <source>overruns</source>
+        <translation>Überstände</translation>
+    </message>
+    <message>
+        <source>dead ends</source>
+        <translation>Sackgassen</translation>
+    </message>
+    <message>
+        <source>crossings</source>
+        <translation>Kreuzungen</translation>
+    </message>
+    <message>
+        <source>self-crossing</source>
+        <translation>Selbstkreuzung</translation>
+    </message>
+    <message>
+        <source>self-crossings</source>
+        <translation>Selbstkreuzungen</translation>
+    </message>
+    <message>
+        <source>near-closed profile</source>
+        <translation>fast geschlossene Kontur</translation>
+    </message>
+    <message>
+        <source>near-closed profiles</source>
+        <translation>fast geschlossene Konturen</translation>
+    </message>
+    <message>
+        <source>missing pieces</source>
+        <translation>fehlende Stücke</translation>
+    </message>
+    <message>
+        <source>strays</source>
+        <translation>Streuner</translation>
+    </message>
+    <message>
+        <source>facet runs</source>
+        <translation>Facettenzüge</translation>
+    </message>
+    <message>
+        <source>kinks</source>
+        <translation>Knicke</translation>
+    </message>
+    <message>
+        <source>off-plane curve</source>
+        <translation>schief liegende Kurve</translation>
+    </message>
+    <message>
+        <source>off-plane curves</source>
+        <translation>schief liegende Kurven</translation>
+    </message>
+    <message>
+        <source>construction line</source>
+        <translation>Hilfslinie</translation>
+    </message>
+    <message>
+        <source>construction lines</source>
+        <translation>Hilfslinien</translation>
     </message>
 </context>
 </TS>

@@ -13,6 +13,7 @@ from syntaxa.app.sentences import said
 from syntaxa.app.session.session import Session
 from syntaxa.app.widgets.labels import button, cell, label, table
 from syntaxa.app.words import counted, tr
+from syntaxa.counting import plural
 from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, sentences
 from syntaxa.intake.views import RECORDS
 from syntaxa.job.model import Source
@@ -226,7 +227,7 @@ class ChangesView(QFrame):
 
 def _short(counts: dict[str, int]) -> str:
     names = sorted(counts, key=lambda k: -counts[k])
-    return tr(f"{names[0]}s") if names else "–"
+    return tr(plural(names[0])) if names else "–"
 
 
 def _long(counts: dict[str, int]) -> str:
