@@ -167,7 +167,7 @@ def test_curves_are_cut_where_they_are_clicked(qtbot, demo, settled):
 def test_what_is_missing_is_said(qtbot, demo, settled):
     demo.clear_selection()
     take(demo, "fillet")
-    assert "select 2 curves first" in demo.status.currentMessage()
+    assert "select 2 curves first" in demo.status.message
     assert not demo.draw_strip.isVisible()
     take(demo, "arc")
     type_point(qtbot, demo, "nonsense")

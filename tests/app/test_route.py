@@ -166,7 +166,7 @@ def test_chains_words_and_lassos_pick(qtbot, demo, route, settled):
     demo.pick_inverted()
     assert {c.id for c in demo.canvas.selection.curves()}.isdisjoint(picked)
     demo.pick_by_words("nonsense all over")
-    assert "is no filter" in demo.status.currentMessage()
+    assert "is no filter" in demo.status.message
     box = demo.canvas.selection.scene.extents()
     demo.start_lasso()
     corners = [(box[0] - 5, box[1] - 5), (box[2] + 5, box[1] - 5), (box[2] + 5, box[3] + 5), (box[0] - 5, box[3] + 5)]

@@ -392,3 +392,23 @@ def _panels(demo, settled):
         demo.canvas.setFocus()
         pictures[stage.name] = stage.panel.grab().toImage()
     return pictures
+
+
+def test_a_message_stands_beside_what_is_selected(demo, settled):
+    status = demo.shell.status
+    demo.shell.commands["select_all"].run()
+    settled()
+    demo.resize(1280, 800)
+    demo.shell.tell("A gap.")
+    settled()
+    assert status._selection.isVisible()
+    assert status._cursor.isVisible()
+    # Where there is no room for all of it, the message is what must be read, and then what is selected.
+    demo.shell.tell("A gap is too wide to be closed there.")
+    demo.resize(900, 680)
+    settled()
+    assert not status._cursor.isVisible()
+    assert status._selection.isVisible()
+    demo.shell.tell("")
+    assert status._cursor.isVisible()
+    assert status.message == ""

@@ -434,7 +434,7 @@ def test_long_work_can_be_stopped(qtbot, demo, settled, tmp_path):
     qtbot.waitUntil(lambda: demo.status._bar.value() > 5, timeout=20_000)
     qtbot.mouseClick(demo.status._stop, Qt.MouseButton.LeftButton)
     qtbot.waitUntil(lambda: not demo.session.busy, timeout=20_000)
-    assert "Stopped before it was done; nothing was changed." in demo.status.currentMessage()
+    assert "Stopped before it was done; nothing was changed." in demo.status.message
     assert demo.session.job is job
 
 

@@ -19,6 +19,9 @@ from PyQt6.QtWidgets import (
 
 from syntaxa.app.theme.style import figure_font
 
+#: Pixels between two widgets of a row.
+_SPACE = 7
+
 
 def label(text: str, role: str = "", wrap: bool = False) -> QLabel:
     """A label; roles: title, heading, dim, figure, warning, good."""
@@ -151,6 +154,8 @@ def row_of(*parts: QWidget | None) -> QHBoxLayout:
     """Widgets side by side; None takes what room is left."""
     row = QHBoxLayout()
     row.setContentsMargins(0, 0, 0, 0)
+    # In a grid whose two spacings differ it would have none of its own.
+    row.setSpacing(_SPACE)
     for part in parts:
         if part is None:
             row.addStretch()
