@@ -4,7 +4,6 @@ set -eu
 cd "$(dirname "$0")/.."
 # Settings and caches of whoever runs this stay out of it.
 scratch=$(mktemp -d)
-trap 'rm -rf "$scratch"' EXIT
 export HOME="$scratch" XDG_CONFIG_HOME="$scratch/config" XDG_DATA_HOME="$scratch/data" XDG_STATE_HOME="$scratch/state"
 # Another order every time; a failure is had again with the number that the run tells.
 export SYNTAXA_TEST_ORDER="${SYNTAXA_TEST_ORDER:-$RANDOM}"
@@ -12,6 +11,11 @@ echo "== order of the tests: SYNTAXA_TEST_ORDER=$SYNTAXA_TEST_ORDER"
 # Programs that tests start would compile all of this one each time.
 unset PYTHONDONTWRITEBYTECODE
 python=.venv/bin/python
+
+# Seconds of its processors that the host of a virtual machine has given to others, which no test is to blame for.
+stolen() { awk -v ticks="$(getconf CLK_TCK)" '/^cpu /{printf "%d", $9 / ticks}' /proc/stat; }
+before=$(stolen)
+trap 'echo "== ${SECONDS} s; the host gave $(($(stolen) - before)) s of the processors to others"; rm -rf "$scratch"' EXIT
 echo "== core, without Qt; types, beside it"
 make -s types >"$scratch/types.log" 2>&1 &
 types=$!
