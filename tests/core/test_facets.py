@@ -54,15 +54,12 @@ def test_every_loop_of_the_corpus_has_its_true_segments_again(seed):
     score = damage.score(truth, [polygon(r) for r in regions])
     assert (score["ok"], score["spurious"], score["slivers"]) == (score["true"], 0, 0)
     loops = [np.array(r.loops[0]) for r in regions]
+    areas = [abs(float(pieces_of_rows(rows, True).signed_areas().sum())) for rows in loops]
     for face in truth.faces:
-        loop = min(loops, key=lambda rows: far_from(rows, face.outer))
+        area = abs(sum(damage.seg_area(s) for s in face.outer))
+        away = [float(np.hypot(*(rows[:, :2] - face.outer[0][:2]).T).min()) for rows in loops]
+        loop = loops[int(np.argmin(np.array(away) + np.abs(np.array(areas) - area)))]
         assert count_of(loop) == len(face.outer)
-
-
-def far_from(rows, outer):
-    area = abs(sum(damage.seg_area(s) for s in outer))
-    own = abs(float(pieces_of_rows(rows, True).signed_areas().sum()))
-    return float(np.hypot(*(rows[:, :2] - outer[0][:2]).T).min()) + abs(own - area)
 
 
 def count_of(rows):

@@ -25,7 +25,7 @@ from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.chaining import walks
 from syntaxa.geometry.inside import crossed_edges, point_inside
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.rows import merged_rows, pieces_of_rows, shape_of_rows
+from syntaxa.geometry.rows import merged_rows, pieces_of_rows, reversed_rows, shape_of_rows
 from syntaxa.geometry.shapes import Circle
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Box, Floats, Ints
@@ -244,7 +244,7 @@ def _put_together(groups: list[_Group], lines: list[Contour]) -> Contours:
     holes = []
     for hole, held in zip(kept, _holders(kept, faces), strict=True):
         if held:
-            rows = _clockwise(hole.rows)
+            rows = reversed_rows(hole.rows)
             depth = 2 * len(held) - 1
             holes.append(replace(hole, rows=rows, bounds="hole", part=held[0], parent=held[0], depth=depth))
     contours = [*faces, *holes]
@@ -259,12 +259,6 @@ def _put_together(groups: list[_Group], lines: list[Contour]) -> Contours:
     for k in range(len(faces), len(faces) + len(holes)):
         own[contours[k].part].append(k)
     return Contours(tuple(contours), tuple(_part(tuple(numbers), contours) for numbers in own.values()))
-
-
-def _clockwise(rows: Floats) -> Floats:
-    flipped = rows[::-1].copy()
-    flipped[:, 2] = -np.roll(rows[::-1, 2], -1)
-    return flipped
 
 
 def _part(own: tuple[int, ...], contours: list[Contour]) -> Part:

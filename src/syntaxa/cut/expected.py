@@ -13,11 +13,12 @@ from syntaxa.cut.bench.target import Room, Target, Wanted
 from syntaxa.cut.contours import Contour, Contours
 from syntaxa.cut.doing import SIDES, Doing
 from syntaxa.cut.model import KeepOut, Place
-from syntaxa.cut.offsets.chains import Chains, closed_by_first, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, closed_by_first
 from syntaxa.cut.offsets.offsetting import offset, swept
 from syntaxa.cut.paths.areas import pocket_loops
 from syntaxa.cut.paths.outlines import waste_inside
 from syntaxa.cut.paths.planning import THROUGH, Meant, Work
+from syntaxa.geometry.rows import reversed_rows
 from syntaxa.geometry.types import Box, Floats
 
 #: mm more than the tool that a line which it follows leaves free: what rounding of numbers wants.

@@ -16,10 +16,24 @@ from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats
 
 
+def ends_of_rows(rows: Floats, closed: bool) -> tuple[Floats, Floats]:
+    """The rows that the pieces of a run begin at, and those that they lead to."""
+    if not closed:
+        return rows[:-1], rows[1:]
+    return rows, np.concatenate((rows[1:], rows[:1]))
+
+
+def reversed_rows(rows: Floats, closed: bool = True) -> Floats:
+    """A run the other way round."""
+    flipped = rows[::-1].copy()
+    flipped[:-1, 2] = -flipped[1:, 2]
+    flipped[-1, 2] = -rows[-1, 2] if closed else 0.0
+    return flipped
+
+
 def pieces_of_rows(rows: Floats, closed: bool) -> CurveArray:
     """The pieces of a run, (n or n - 1)."""
-    start = rows if closed else rows[:-1]
-    end = np.roll(rows, -1, axis=0) if closed else rows[1:]
+    start, end = ends_of_rows(rows, closed)
     return CurveArray.from_bulges(start[:, :2], end[:, :2], start[:, 2], np.zeros(len(start), dtype=np.int64))
 
 

@@ -8,11 +8,11 @@ import numpy as np
 import shapely
 from specimens import damage
 
-from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.chains import Chains
 from syntaxa.cut.offsets.raw import raw_parallels
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.inside import crossed_edges
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 
 QUARTER = math.tan(math.pi / 8)
 

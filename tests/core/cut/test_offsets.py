@@ -22,11 +22,11 @@ from regions import (
     wrong_places,
 )
 
-from syntaxa.cut.offsets.chains import Chains, area_of, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, area_of
 from syntaxa.cut.offsets.clearance import keeps_clear
 from syntaxa.cut.offsets.differences import area_beyond
 from syntaxa.cut.offsets.offsetting import offset, offset_region, swept
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 
 
 def area(loops):

@@ -8,11 +8,11 @@ import shapely
 from regions import as_polygon, box, circle, comb, rounded, star
 
 import syntaxa.cut.paths.pockets as making
-from syntaxa.cut.offsets.chains import area_of, length_of, reversed_rows
+from syntaxa.cut.offsets.chains import area_of, length_of
 from syntaxa.cut.offsets.offsetting import offset_region
 from syntaxa.cut.paths.pockets import rings_of, tours_of
 from syntaxa.errors import CutError
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 
 
 def pockets():

@@ -10,12 +10,12 @@ from syntaxa.cut.bench.reach import Stretches, stretches_of
 from syntaxa.cut.bench.target import Target, Wanted
 from syntaxa.cut.bench.track import Track
 from syntaxa.cut.bench.verdict import Found
-from syntaxa.cut.offsets.chains import Chains, area_of, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, area_of
 from syntaxa.cut.offsets.differences import area_beyond
 from syntaxa.cut.offsets.offsetting import Parallel, offset, swept
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.watching import still_wanted
 

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import ends_of_rows, pieces_of_rows
 from syntaxa.geometry.types import Floats, Ints
 
 
@@ -30,8 +30,7 @@ class Chains:
         parts, following, group = [], [], []
         base = 0
         for k, rows in enumerate(runs):
-            start = rows if closed else rows[:-1]
-            end = np.roll(rows, -1, axis=0) if closed else rows[1:]
+            start, end = ends_of_rows(rows, closed)
             real = np.flatnonzero((start[:, :2] != end[:, :2]).any(axis=1))
             count = len(real)
             if not count:
@@ -57,15 +56,6 @@ class Chains:
         """The same moved by a vector (2,) mm."""
         c = self.pieces
         return Chains(CurveArray.from_bulges(c.start + by, c.end + by, c.bulge, c.owner), self.following, self.group)
-
-
-def reversed_rows(rows: Floats, closed: bool = True) -> Floats:
-    """A run the other way round."""
-    flipped = rows[::-1].copy()
-    flipped[:, 2] = -np.roll(rows[::-1, 2], -1)
-    if not closed:
-        flipped[-1, 2] = 0.0
-    return flipped
 
 
 def closed_by_first(rows: Floats) -> Floats:

@@ -15,13 +15,14 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.chains import Chains
 from syntaxa.cut.offsets.clearance import keeps_clear
 from syntaxa.cut.offsets.netting import cut_where_they_meet, free_ends, middles, without_dead_ends, without_twins
 from syntaxa.cut.offsets.raw import Raw, raw_parallels
 from syntaxa.cut.offsets.walking import chained_spines, onward, sweeps_of, walked
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import cluster_labels
+from syntaxa.geometry.rows import reversed_rows
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.arrangement import Edges
 from syntaxa.watching import still_wanted

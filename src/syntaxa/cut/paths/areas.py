@@ -9,7 +9,7 @@ import numpy as np
 
 from syntaxa.cut.contours import Contours
 from syntaxa.cut.doing import ABOVE, Doing
-from syntaxa.cut.offsets.chains import Chains, area_of, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, area_of
 from syntaxa.cut.offsets.offsetting import offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.blanks import Blank, Blanks
@@ -20,7 +20,7 @@ from syntaxa.cut.paths.pockets import rings_of, tours_of
 from syntaxa.errors import CutError
 from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Box, Floats
 
 #: Radii of a helix by which a pocket is entered, in radii of the tool: the largest that has room is taken.

@@ -5,11 +5,11 @@ from __future__ import annotations
 import numpy as np
 
 from syntaxa.cut.doing import ABOVE, Doing
-from syntaxa.cut.offsets.chains import reversed_rows
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.blanks import Blank
 from syntaxa.cut.paths.leads import starts_of
 from syntaxa.cut.paths.model import Run, Stretch, at_height
+from syntaxa.geometry.rows import reversed_rows
 from syntaxa.geometry.types import Floats
 
 #: Places at which a closed line may be begun.

@@ -14,7 +14,7 @@ import numpy as np
 from syntaxa.cut.contours import Contour, Contours
 from syntaxa.cut.doing import ABOVE, Doing
 from syntaxa.cut.model import Place
-from syntaxa.cut.offsets.chains import Chains, reversed_rows
+from syntaxa.cut.offsets.chains import Chains
 from syntaxa.cut.offsets.offsetting import Parallel, offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.blanks import Blank, Blanks
@@ -27,7 +27,7 @@ from syntaxa.cut.paths.model import Run, Stretch, What, at_height
 from syntaxa.cut.paths.tabs import pieces_between, tab_count, tab_places
 from syntaxa.errors import CutError
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Floats
 
 #: mm; an offset that leads nowhere for longer than this is told instead of used.

@@ -19,7 +19,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.cut.offsets.chains import Chains, area_of, length_of, reversed_rows
+from syntaxa.cut.offsets.chains import Chains, area_of, length_of
 from syntaxa.cut.offsets.offsetting import offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.leads import SLACK
@@ -27,7 +27,7 @@ from syntaxa.errors import CutError
 from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.rows import pieces_of_rows
+from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import norm

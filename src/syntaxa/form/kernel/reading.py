@@ -46,7 +46,7 @@ _TURNED, _CLOSE = 0.97, 0.05
 _BETTER, _BETTER_BEHIND = 2e-3, 1e-3
 
 #: Seconds that a trial may take, and how many there are at most.
-_SECONDS, _TRIALS = 4.0, 30
+_SECONDS, _TRIALS = 4.0, 20
 
 #: Share of the outlines of a view below which one that cannot be raised is left out.
 _CRUMB = 0.02
@@ -285,10 +285,14 @@ def _searched(
             for depth in seen[i].others:
                 if trials <= 0 or depth == depths[i]:
                     continue
-                trials -= 1
                 other = [*depths[:i], depth, *depths[i + 1 :]]
+                cuts = maker.cuts(seen, other)
+                if maker.has_made(cuts):
+                    # Another depth, and yet the same is cut.
+                    continue
+                trials -= 1
                 try:
-                    got = maker.made(maker.cuts(seen, other), best[1] + _BETTER)
+                    got = maker.made(cuts, best[1] + _BETTER)
                 except KernelError:
                     continue
                 if got[1] > best[1] + _BETTER:
@@ -352,6 +356,7 @@ class _Maker:
     def __init__(self, laid: Folded, hull: Named, tolerance: float) -> None:
         self._laid, self._hull, self._tolerance = laid, hull, tolerance
         self._judge = Judge(laid, tolerance)
+        self._known: set[frozenset[_Room]] = set()
 
     def cuts(self, seen: list[Seen], depths: list[Depth]) -> list[Proposal]:
         """What lies before each region, as far as its depth is known."""
@@ -371,8 +376,14 @@ class _Maker:
                 out.append(Proposal(one.role, one.profile, low, high, "cut", one.sure, why))
         return out
 
+    def has_made(self, cuts: list[Proposal]) -> bool:
+        """Whether just this was cut before, or tried to be."""
+        return _rooms(cuts) in self._known
+
     def made(self, cuts: list[Proposal], least: float = 0.0) -> tuple[Solid, float]:
         """The solid, and how well it explains the views; below the least that is wanted, that is not looked into."""
+
+        self._known.add(_rooms(cuts))
 
         def work(exact: bool) -> tuple[Solid, float]:
             tools = [self._tool(c, k) for k, c in enumerate(cuts)]
@@ -404,3 +415,11 @@ class _Maker:
         through = self._laid.size[ROLES[role][2]]
         wedge = _raised(role, polygon(points, role), -2 * _BEYOND, through + 2 * _BEYOND, f"{name} slope")
         return combined("common", [tool], [wedge])
+
+
+#: What a cut takes away: a region of a view, by its identity, between two depths or above a slope.
+_Room = tuple[Role, int, float, float, Slope | None]
+
+
+def _rooms(cuts: list[Proposal]) -> frozenset[_Room]:
+    return frozenset((c.role, id(c.profile), c.low, c.high, c.slope) for c in cuts)
