@@ -40,7 +40,7 @@ arcs = st.builds(
 
 
 #: mm; how far facets may leave arcs where faces are compared by their area to 0.05 mm of their outline.
-FACETS = 8e-3
+FACETS = 1.6e-2
 
 
 def lines(*runs):
@@ -68,7 +68,7 @@ def regions_at(curves, gap=1e-4):
 @cache
 def _truth(seed, loops, wall):
     truth = damage.make_truth(seed, loops, min_wall=wall)
-    # Scoring takes most of the time; what it forgives is six times as much as these facets.
+    # Scoring takes most of the time; what it forgives is three times as much as these facets.
     polygons = truth.polygons(FACETS)
     truth.polygons = lambda: polygons
     return truth

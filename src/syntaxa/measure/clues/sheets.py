@@ -36,6 +36,17 @@ _BLOWN_UP = (
 _SLACK, _BY_CHANCE = 0.0015, 0.02
 
 
+def _as_drawn() -> Iterator[tuple[str, float, float]]:
+    """Sheets by their edges, and those of the A series by the frames within them."""
+    for name, (longer, shorter) in SHEETS.items():
+        yield name, longer, shorter
+        if name.startswith("A") and name[1:].isdigit():
+            yield from ((name, longer - a, shorter - b) for a, b in ((30, 20), (20, 30), (20, 20)))
+
+
+_DRAWN = tuple(_as_drawn())
+
+
 def sheets(seen: Evidence) -> Iterator[Clue]:
     """Frames in the drawing that have the sides of a sheet, and the page itself."""
     frames = [("border", f) for f in seen.frames]
@@ -76,15 +87,7 @@ def sheet_at_scale(width: float, height: float) -> str:
 
 
 def _sheet(longer: float, shorter: float) -> str:
-    for name, (long_side, short_side) in SHEETS.items():
-        drawn = [(long_side, short_side)]
-        if name.startswith("A") and name[1:].isdigit():
-            drawn += [
-                (long_side - 30, short_side - 20),
-                (long_side - 20, short_side - 30),
-                (long_side - 20, short_side - 20),
-            ]
-        for a, b in drawn:
-            if abs(longer - a) <= _SLACK * a and abs(shorter - b) <= _SLACK * b:
-                return name
+    for name, a, b in _DRAWN:
+        if abs(longer - a) <= _SLACK * a and abs(shorter - b) <= _SLACK * b:
+            return name
     return ""
