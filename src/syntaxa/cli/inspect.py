@@ -18,14 +18,13 @@ from syntaxa.cli.records import (
 from syntaxa.cli.tables import table
 from syntaxa.counting import enumerated
 from syntaxa.drawing.model import Drawing
-from syntaxa.drawing.units import mm_per
+from syntaxa.drawing.units import mm_per, scale_text
 from syntaxa.intake.model import Received
 from syntaxa.intake.registry import load_bytes
 from syntaxa.intake.report import CURVE_KINDS, IntakeRecord, record_of
 from syntaxa.intake.steps import TakeIn
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job, Source
-from syntaxa.measure.steps import scale_text
 from syntaxa.mend.steps import survey_state
 
 

@@ -59,3 +59,8 @@ def mm_per(unit: str) -> float:
     except KeyError:
         known = ", ".join(MM_PER_UNIT)
         raise MeasureError(f"“{unit}” is not a unit of length.", suggestion=f"Use one of {known}.") from None
+
+
+def scale_text(page_scale: float) -> str:
+    """A drawing scale as it is written: "1:5", "2:1"."""
+    return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"

@@ -13,11 +13,11 @@ import msgspec
 from syntaxa.deliver.report import HtmlPage, Section, Table, html_page
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Sketch, State
+from syntaxa.drawing.units import scale_text
 from syntaxa.errors import DeliverError, Progress, no_progress
 from syntaxa.geometry.types import Box
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
 from syntaxa.job.model import Job
-from syntaxa.measure.steps import scale_text
 from syntaxa.mend.deviation import deviation
 from syntaxa.mend.model import Finding, is_fault
 from syntaxa.mend.steps import DEAD_END, MendFindings, proposed_gap, survey_state

@@ -10,11 +10,12 @@ if the hypothesis were true.
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.drawing.units import MM_PER_UNIT
+from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES, scale_text
 from syntaxa.geometry.types import Floats
 
 #: Units of the numbers that are weighed against each other.
@@ -72,11 +73,23 @@ _LEAST = 1e-6
 
 @dataclass(frozen=True, slots=True)
 class Clue:
-    """What one witness saw: log-likelihoods that broadcast to (units, scales, text units, kinds), and a sentence."""
+    """What one witness saw: log-likelihoods that broadcast to (units, scales, text units, kinds), and a sentence.
+
+    says  the sentence, or what it is for a unit and a scale (their places); "" where there is nothing to say of them
+    """
 
     kind: str
     loglike: Floats
-    says: str
+    says: str | Callable[[int, int], str]
+
+    def sentence(self, unit: int, scale: int) -> str:
+        """What it says of a unit and a scale."""
+        return self.says if isinstance(self.says, str) else self.says(unit, scale)
+
+
+def named(unit: int, scale: int) -> tuple[str, str]:
+    """A unit and a scale by their places, as they are written; no scale where it is true size."""
+    return UNIT_NAMES[UNITS[unit]], "" if SCALES[scale] == 1 else scale_text(SCALES[scale])
 
 
 def priors(form: str) -> Floats:

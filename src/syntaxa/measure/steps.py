@@ -10,7 +10,7 @@ from syntaxa.drawing.editing import Editing
 from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Entry, Placement, State
 from syntaxa.drawing.step import QUIET, Context, Slot
-from syntaxa.drawing.units import UNIT_NAMES, mm_per
+from syntaxa.drawing.units import UNIT_NAMES, mm_per, scale_text
 from syntaxa.errors import MeasureError
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc
@@ -319,11 +319,6 @@ def turning(angle_deg: float) -> Transform:
     if rest:
         return Transform.rotating(math.radians(angle_deg))
     return (Transform(), Transform(0, 1, -1, 0), Transform(-1, 0, 0, -1), Transform(0, -1, 1, 0))[int(quarter) % 4]
-
-
-def scale_text(page_scale: float) -> str:
-    """A drawing scale as it is written: "1:5", "2:1"."""
-    return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"
 
 
 def followed(before: State, after: State, entry: Entry) -> tuple[State, Entry]:

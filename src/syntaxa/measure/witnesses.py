@@ -52,13 +52,17 @@ class Witness:
 
 @dataclass(frozen=True, slots=True)
 class Candidate:
-    """A unit and page scale with its probability, and which witnesses (indices) speak for and against it."""
+    """A unit and page scale with its probability, and which witnesses (indices) speak for and against it.
+
+    says  what those that speak for it say of it, as they do: where a clue likes two units, each has its own sentence
+    """
 
     unit: str
     page_scale: float
     probability: float
     speak_for: tuple[int, ...] = ()
     speak_against: tuple[int, ...] = ()
+    says: tuple[str, ...] = ()
 
     @property
     def mm_per_number(self) -> float:
@@ -87,7 +91,7 @@ def hear(seen: Evidence) -> Verdict:
     """Weighs all that there is to be seen."""
     if seen.declared is not None and seen.declared not in UNITS:
         says = f"The header declares {UNIT_NAMES[seen.declared]}."
-        candidate = Candidate(seen.declared, 1.0, 0.9, (0,))
+        candidate = Candidate(seen.declared, 1.0, 0.9, (0,), (), (says,))
         return Verdict(seen.declared, 0.9, (Witness("header", seen.declared, 3.0, says),), 1.0, (candidate,))
     prior = priors(seen.form)
     clues = list(itertools.chain.from_iterable(kind(seen) for kind in _CLUES))
@@ -100,7 +104,8 @@ def hear(seen: Evidence) -> Verdict:
     probability = np.exp(share - np.logaddexp.reduce(share))
     order = np.argsort(-probability, kind="stable")[:8].tolist()
     names = _names(total)
-    candidates = tuple(_candidate(float(probability[k]), k, voices, names[k]) for k in order if probability[k] > 1e-4)
+    likely = (k for k in order if probability[k] > 1e-4)
+    candidates = tuple(_candidate(float(probability[k]), k, clues, voices, names[k]) for k in likely)
     best = candidates[0]
     against = tuple(k for k in range(len(witnesses)) if _contradicts(witnesses[k], k, best))
     return Verdict(best.unit, best.probability, witnesses, best.page_scale, candidates, against)
@@ -152,23 +157,32 @@ def _by_size(joint: Floats) -> Floats:
 
 
 def _witness(clue: Clue, voice: Floats, common: Floats) -> Witness:
-    """Of the sizes that it likes about equally, it speaks for the one that is most common."""
-    liked = np.where(voice >= voice.max() - _EQUALLY, common, -np.inf)
+    """Of the sizes that it likes about equally, it speaks for the one that is most common.
+
+    One that likes many sizes more or less speaks for the one that would be likeliest if nothing else were known.
+    """
+    if isinstance(clue.says, str):
+        liked = np.where(voice >= voice.max() - _EQUALLY, common, -np.inf)
+    else:
+        told = np.array([bool(clue.sentence(*simplest)) for simplest in _SIMPLEST])
+        liked = np.where(told, voice + common, -np.inf)
     unit, scale = _SIMPLEST[int(liked.argmax())]
     weight = float(voice.max() - (np.logaddexp.reduce(voice) - math.log(len(voice))))
-    return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.says, SCALES[scale])
+    return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.sentence(unit, scale), SCALES[scale])
 
 
-def _candidate(p: float, index: int, voices: list[Floats], name: tuple[int, int]) -> Candidate:
+def _candidate(p: float, index: int, clues: list[Clue], voices: list[Floats], name: tuple[int, int]) -> Candidate:
     """For it speak the clues that like it nearly best, against it those that find it much less likely than another."""
     away = [float(v.max() - v[index]) for v in voices]
     # What a clue leaves undecided is neither for nor against.
     tells = [float(np.ptp(v)) > 0.3 for v in voices]
     unit, scale = name
+    for_it = tuple(k for k, a in enumerate(away) if a < _EQUALLY and tells[k])
     return Candidate(
         UNITS[unit],
         SCALES[scale],
         p,
-        tuple(k for k, a in enumerate(away) if a < _EQUALLY and tells[k]),
+        for_it,
         tuple(k for k, a in enumerate(away) if a > _AGAINST),
+        tuple(clues[k].sentence(unit, scale) for k in for_it),
     )

@@ -14,6 +14,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from syntaxa.drawing.annotations import Dimension, Text
 from syntaxa.drawing.model import Curve, Drawing, Layer
+from syntaxa.drawing.units import UNIT_NAMES, scale_text
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Circle, Line, Polyline
 from syntaxa.intake.model import ImportReport, Received
@@ -70,6 +71,22 @@ def test_probabilities_add_up_and_are_ordered(judged):
         assert shares == sorted(shares, reverse=True)
         assert sum(shares) <= 1 + 1e-9
         assert verdict.confidence == shares[0]
+
+
+def test_a_clue_tells_of_the_unit_that_it_speaks_for(judged):
+    def begins(unit, scale):
+        return f"As {UNIT_NAMES[unit]}{'' if scale == 1 else f' at {scale_text(scale)}'}, "
+
+    for _, verdict, _ in judged:
+        alone = [w for w in verdict.witnesses if w.kind in ("overall size", "roundness")]
+        assert alone
+        for witness in alone:
+            assert witness.says.startswith(begins(witness.unit, witness.page_scale))
+        for candidate in verdict.candidates:
+            assert len(candidate.says) == len(candidate.speak_for)
+            for k, says in zip(candidate.speak_for, candidate.says, strict=True):
+                if verdict.witnesses[k] in alone:
+                    assert says.startswith(begins(candidate.unit, candidate.page_scale))
 
 
 # ---------------------------------------------------------------------- single witnesses

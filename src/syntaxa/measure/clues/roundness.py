@@ -13,10 +13,9 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, UNITS, Clue, over_sizes
+from syntaxa.measure.hypotheses import MM, UNITS, Clue, named, over_sizes
 
 #: Share of a grid below which noise is not told apart.
 _FINEST = 1e-12
@@ -75,10 +74,16 @@ def roundness(seen: Evidence) -> Iterator[Clue]:
     likely = np.maximum(likely, likely.max() - 14.0)
     if np.ptp(likely[:, 0]) < 0.1:
         return
-    fits = likely[:, 0].max(axis=-1)
-    # Of units that fit about as well, the one that is named first is the more common.
-    best = int(np.flatnonzero(fits >= fits.max() - 0.35)[0])
-    says = f"As {UNIT_NAMES[UNITS[best]]}, round sizes: {_told(values, MM[best, 0], size)} of {len(values)}."
+
+    def says(unit: int, scale: int) -> str:
+        count = _told(values, MM[unit, scale], size)
+        if drawn[unit]:
+            count = max(count, _on_grid(values, 1.0, 3e-6 * size))
+        name, at = named(unit, scale)
+        if at:
+            return f"As {name} at {at}, round sizes: {count} of {len(values)}."
+        return f"As {name}, round sizes: {count} of {len(values)}."
+
     yield Clue("roundness", over_sizes(likely), says)
 
 
@@ -109,4 +114,8 @@ def _gain(mm: Floats, grid: float, noise: Floats) -> Floats:
 def _told(values: Floats, mm: float, size: float) -> int:
     """How many values are multiples of half a millimetre or of a sixteenth of an inch, whichever are more."""
     lengths, noise = values * mm, 3e-6 * size * mm
-    return max(int((np.abs(lengths - g * np.round(lengths / g)) <= noise).sum()) for g in (0.5, 25.4 / 16))
+    return max(_on_grid(lengths, grid, noise) for grid in (0.5, 25.4 / 16))
+
+
+def _on_grid(lengths: Floats, grid: float, noise: float) -> int:
+    return int((np.abs(lengths - grid * np.round(lengths / grid)) <= noise).sum())

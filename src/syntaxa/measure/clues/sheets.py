@@ -53,16 +53,19 @@ def sheets(seen: Evidence) -> Iterator[Clue]:
     if seen.page is not None:
         frames.append(("page", seen.page))
     for what, (width, height) in frames[:3]:
-        likely, name = _matched(max(width, height), min(width, height))
-        if name:
-            best = np.unravel_index(int(likely.argmax()), likely.shape)
-            says = f"In {UNIT_NAMES[UNITS[int(best[0])]]} the {what} is a sheet {name}."
+        likely, names = _matched(max(width, height), min(width, height))
+        if names:
+
+            def says(unit: int, scale: int, what: str = what, names: dict[int, str] = names) -> str:
+                del scale
+                return f"In {UNIT_NAMES[UNITS[unit]]} the {what} is a sheet {names[unit]}." if unit in names else ""
+
             yield Clue("sheet", over_sizes(likely), says)
             return
 
 
-def _matched(longer: float, shorter: float) -> tuple[Floats, str]:
-    """Log-likelihood under each hypothesis, (units, scales, kinds), and the sheet that fits best; empty for none."""
+def _matched(longer: float, shorter: float) -> tuple[Floats, dict[int, str]]:
+    """Log-likelihood under each hypothesis, (units, scales, kinds), and the sheets that fit, by unit."""
     likely = np.full((*MM.shape, len(KINDS)), _BY_CHANCE)
     names: dict[int, str] = {}
     for row, unit in enumerate(UNITS):
@@ -76,8 +79,7 @@ def _matched(longer: float, shorter: float) -> tuple[Floats, str]:
                 columns = slice(None) if times == 1.0 else slice(0, 1)
                 here = likely[row, columns, kind]
                 likely[row, columns, kind] = np.maximum(here, share.get(times, 0.02))
-    best = int(likely.max(axis=(1, 2)).argmax())
-    return np.log(likely), names.get(best, "")
+    return np.log(likely), names
 
 
 def sheet_at_scale(width: float, height: float) -> str:

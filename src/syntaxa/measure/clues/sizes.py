@@ -12,10 +12,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from syntaxa.drawing.units import UNIT_NAMES
 from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, UNITS, Clue, over_sizes
+from syntaxa.measure.hypotheses import MM, Clue, named, over_sizes
 
 Groups = tuple[tuple[float, float, float], ...]
 
@@ -56,11 +55,16 @@ def sizes(seen: Evidence) -> Iterator[Clue]:
         ],
         axis=-1,
     )
-    best = int(likely[:, 0].max(axis=-1).argmax())
-    mm = size * MM[best, 0]
-    across = f"{mm / 1000:.4g} m" if mm >= 2000 else f"{mm:.4g} mm"
-    holes = f", with holes of {np.median(seen.diameters) * MM[best, 0]:.3g} mm" if len(seen.diameters) else ""
-    says = f"The likeliest size is {across} across{holes}: its numbers read as {UNIT_NAMES[UNITS[best]]}."
+
+    def says(unit: int, scale: int) -> str:
+        mm = size * MM[unit, scale]
+        across = f"{mm / 1000:.4g} m" if mm >= 2000 else f"{mm:.4g} mm"
+        holes = f", with holes of {np.median(seen.diameters) * MM[unit, scale]:.3g} mm" if len(seen.diameters) else ""
+        name, at = named(unit, scale)
+        if at:
+            return f"As {name} at {at}, it is {across} across{holes}: a likely size."
+        return f"As {name}, it is {across} across{holes}: a likely size."
+
     yield Clue("overall size", over_sizes(np.maximum(likely, likely.max() - 12.0)), says)
 
 

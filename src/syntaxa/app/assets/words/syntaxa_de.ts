@@ -8971,10 +8971,6 @@ daneben {6}, {7:.1f} s</translation>
         <translation>, mit Löchern von {0} mm</translation>
     </message>
     <message>
-        <source>The likeliest size is {0} across{1}: its numbers read as {2}.</source>
-        <translation>Die wahrscheinlichste Größe ist {0} quer{1!t}: ihre Zahlen lesen sich als {2!t}.</translation>
-    </message>
-    <message>
         <source>overall size</source>
         <translation>Gesamtgröße</translation>
     </message>
@@ -13681,6 +13677,18 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>construction lines</source>
         <translation>Hilfslinien</translation>
+    </message>
+    <message>
+        <source>As {0} at {1}, round sizes: {2} of {3}.</source>
+        <translation>Als {0!t} im Maßstab {1}, runde Größen: {2} von {3}.</translation>
+    </message>
+    <message>
+        <source>As {0}, it is {1} across{2}: a likely size.</source>
+        <translation>Als {0!t} ist es {1} breit{2!t}: eine wahrscheinliche Größe.</translation>
+    </message>
+    <message>
+        <source>As {0} at {1}, it is {2} across{3}: a likely size.</source>
+        <translation>Als {0!t} im Maßstab {1} ist es {2} breit{3!t}: eine wahrscheinliche Größe.</translation>
     </message>
 </context>
 </TS>

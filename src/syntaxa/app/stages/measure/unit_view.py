@@ -11,11 +11,11 @@ from syntaxa.app.widgets.labels import button, cell, label, narrow, set_role, ta
 from syntaxa.app.words import tr
 from syntaxa.drawing.quantities import scale_in
 from syntaxa.drawing.state import Taken
-from syntaxa.drawing.units import UNIT_NAMES, mm_per
+from syntaxa.drawing.units import UNIT_NAMES, mm_per, scale_text
 from syntaxa.errors import MeasureError
 from syntaxa.intake.views import SOURCE_BOXES
 from syntaxa.job.evaluate import SourceRead, in_doubt
-from syntaxa.measure.steps import ChooseUnit, scale_text
+from syntaxa.measure.steps import ChooseUnit
 from syntaxa.measure.witnesses import Candidate, Verdict
 
 #: Candidates and reasons that are shown at the most.
@@ -199,9 +199,10 @@ class UnitView(QWidget):
             return
         # A clue that would rather have the same unit at another page scale reads like one for it.
         against = [k for k in candidate.speak_against if verdict.witnesses[k].unit != candidate.unit]
-        sides = [(tr("▲ for"), k) for k in candidate.speak_for] + [(tr("▽ against"), k) for k in against]
+        sides = [(tr("▲ for"), k, says) for k, says in zip(candidate.speak_for, candidate.says, strict=True)]
+        sides += [(tr("▽ against"), k, verdict.witnesses[k].says) for k in against]
         sides.sort(key=lambda side: (not side[0].startswith("▲"), -verdict.witnesses[side[1]].weight))
-        lines = [f"{mark}: {said(verdict.witnesses[k].says)}" for mark, k in sides[:_MOST_REASONS]]
+        lines = [f"{mark}: {said(says)}" for mark, _, says in sides[:_MOST_REASONS] if says]
         self._reasons.setText("\n".join(lines) or tr("No clue tells the units apart."))
 
     def _read(self) -> SourceRead | None:
