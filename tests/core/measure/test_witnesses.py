@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import math
+import re
 
 import ezdxf
 import pytest
@@ -74,19 +75,26 @@ def test_probabilities_add_up_and_are_ordered(judged):
 
 
 def test_a_clue_tells_of_the_unit_that_it_speaks_for(judged):
-    def begins(unit, scale):
-        return f"As {UNIT_NAMES[unit]}{'' if scale == 1 else f' at {scale_text(scale)}'}, "
-
+    kinds = {"overall size", "roundness", "sheet", "dimensions", "numbers in texts"}
+    heard = set()
     for _, verdict, _ in judged:
-        alone = [w for w in verdict.witnesses if w.kind in ("overall size", "roundness")]
-        assert alone
-        for witness in alone:
-            assert witness.says.startswith(begins(witness.unit, witness.page_scale))
+        told = [(w, w.unit, w.page_scale, w.says) for w in verdict.witnesses]
         for candidate in verdict.candidates:
-            assert len(candidate.says) == len(candidate.speak_for)
-            for k, says in zip(candidate.speak_for, candidate.says, strict=True):
-                if verdict.witnesses[k] in alone:
-                    assert says.startswith(begins(candidate.unit, candidate.page_scale))
+            spoken = zip(candidate.speak_for, candidate.says, strict=True)
+            told += [(verdict.witnesses[k], candidate.unit, candidate.page_scale, says) for k, says in spoken]
+        for witness, unit, scale, says in told:
+            if witness.kind in kinds and says:
+                # A sheet has its size whatever the scale of the page is.
+                at = "" if scale == 1 or witness.kind == "sheet" else f" at {scale_text(scale)}"
+                assert re.search(rf"\b{re.escape(UNIT_NAMES[unit] + at)}(?! at)", says), (
+                    witness.kind,
+                    unit,
+                    scale,
+                    says,
+                )
+                heard.add(witness.kind)
+        assert all(w.says for w in verdict.witnesses)
+    assert heard == kinds
 
 
 # ---------------------------------------------------------------------- single witnesses

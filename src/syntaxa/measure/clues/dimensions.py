@@ -14,10 +14,10 @@ import numpy as np
 
 from syntaxa.drawing.annotations import Dimension
 from syntaxa.drawing.dimension_text import Stated, plain_text, stated_in
-from syntaxa.drawing.units import MM_PER_UNIT, UNIT_NAMES
+from syntaxa.drawing.units import MM_PER_UNIT
 from syntaxa.geometry.types import Floats
 from syntaxa.measure.evidence import Evidence
-from syntaxa.measure.hypotheses import MM, SCALES, TEXT_MM, TEXT_UNITS, UNITS, Clue
+from syntaxa.measure.hypotheses import MM, SCALES, TEXT_MM, TEXT_UNITS, UNITS, Clue, named
 
 #: How far a stated and a drawn length may differ beside the last place shown, as a share.
 _SHARE = 1.5e-3
@@ -51,7 +51,7 @@ def dimensions(seen: Evidence) -> Iterator[Clue]:
     if pairs:
         hits = np.stack([_hit(p.stated, np.array([p.drawn])) for p in pairs])
         likely = np.log(np.where(hits, _FITS, _BY_CHANCE)).sum(axis=0) * min(1.0, _HEARD / len(pairs))
-        yield Clue("dimensions", likely[..., None], _sentence(hits, pairs))
+        yield Clue("dimensions", likely[..., None], lambda unit, scale: _sentence(hits, pairs, unit, scale))
         return
     loose = list(_loose(seen.texts))[:_MOST]
     if len(loose) >= 2 and len(seen.reach):
@@ -86,15 +86,18 @@ def _hit(stated: Stated, drawn: Floats) -> np.ndarray[tuple[int, int, int], np.d
     return np.asarray((np.abs(lengths - value) <= slack + _SHARE * value).any(axis=0))
 
 
-def _sentence(hits: np.ndarray[tuple[int, ...], np.dtype[np.bool_]], pairs: list[_Pair]) -> str:
-    counts = hits.sum(axis=0)
-    u, s, t = (int(k) for k in np.unravel_index(int(counts.argmax()), counts.shape))
-    first = next((p for p, hit in zip(pairs, hits[:, u, s, t], strict=True) if hit), pairs[0])
-    unit = first.stated.unit or TEXT_UNITS[t]
-    scale = "" if SCALES[s] == 1.0 else f" at 1:{SCALES[s]:g}"
+def _sentence(hits: np.ndarray[tuple[int, ...], np.dtype[np.bool_]], pairs: list[_Pair], unit: int, scale: int) -> str:
+    """What fits a unit and a scale, in the unit of texts in which most does; nothing where none does."""
+    counts = hits[:, unit, scale].sum(axis=0)
+    text = int(counts.argmax())
+    first = next((p for p, hit in zip(pairs, hits[:, unit, scale, text], strict=True) if hit), None)
+    if first is None:
+        return ""
+    name, at = named(unit, scale)
+    at = f" at {at}" if at else ""
     return (
-        f"{int(counts.max())} of {len(pairs)} dimensions fit {UNIT_NAMES[UNITS[u]]}{scale}: "
-        f"one says {first.stated.value:g} {unit}, and {first.drawn:.6g} {UNITS[u]}{scale} is drawn."
+        f"{int(counts[text])} of {len(pairs)} dimensions fit {name}{at}: one says {first.stated.value:g} "
+        f"{first.stated.unit or TEXT_UNITS[text]}, and {first.drawn:.6g} {UNITS[unit]}{at} is drawn."
     )
 
 
@@ -120,10 +123,13 @@ def _against_all(loose: list[Stated], seen: Evidence) -> Iterator[Clue]:
         total += np.log(1 - _LOOSE_FITS + np.where(hit, _LOOSE_FITS / max(chance, _LEAST_CHANCE), 0.0))
         hits += hit
     total *= min(1.0, _HEARD / len(loose))
-    u, s, _ = (int(k) for k in np.unravel_index(int(total.argmax()), total.shape))
     if hits.max() < 2:
         return
-    scale = "" if SCALES[s] == 1.0 else f" at 1:{SCALES[s]:g}"
-    told = f"{int(hits.max())} of {len(loose)} numbers in the texts are lengths that are drawn"
-    says = f"{told}, as {UNIT_NAMES[UNITS[u]]}{scale}."
+
+    def says(unit: int, scale: int) -> str:
+        count = int(hits[unit, scale].max())
+        name, at = named(unit, scale)
+        told = f"{count} of {len(loose)} numbers in the texts are lengths that are drawn"
+        return f"{told}, as {name}{f' at {at}' if at else ''}." if count else ""
+
     yield Clue("numbers in texts", total[..., None], says)
