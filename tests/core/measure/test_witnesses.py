@@ -144,6 +144,14 @@ def test_a_dimension_tells_how_large_a_number_is(text, drawn, k):
     assert "dimensions" in kinds(verdict)
 
 
+def test_dimensions_that_fit_no_unit_say_so_and_speak_for_none():
+    verdict = verdict_of(plate(dimensions=[stated("37310000", 0.001), stated("0.00017", 777.0, "e")], declared="mm"))
+    clue = kinds(verdict)["dimensions"]
+    assert clue.says == "No dimension fits what is drawn, whatever the unit."
+    for candidate in verdict.candidates:
+        assert clue not in [verdict.witnesses[k] for k in (*candidate.speak_for, *candidate.speak_against)]
+
+
 @pytest.mark.parametrize(
     ("note", "unit"),
     [

@@ -51,7 +51,10 @@ def dimensions(seen: Evidence) -> Iterator[Clue]:
     if pairs:
         hits = np.stack([_hit(p.stated, np.array([p.drawn])) for p in pairs])
         likely = np.log(np.where(hits, _FITS, _BY_CHANCE)).sum(axis=0) * min(1.0, _HEARD / len(pairs))
-        yield Clue("dimensions", likely[..., None], lambda unit, scale: _sentence(hits, pairs, unit, scale))
+        if hits.any():
+            yield Clue("dimensions", likely[..., None], lambda unit, scale: _sentence(hits, pairs, unit, scale))
+        else:
+            yield Clue("dimensions", likely[..., None], "No dimension fits what is drawn, whatever the unit.")
         return
     loose = list(_loose(seen.texts))[:_MOST]
     if len(loose) >= 2 and len(seen.reach):

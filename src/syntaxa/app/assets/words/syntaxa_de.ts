@@ -13690,5 +13690,9 @@ daneben {6}, {7:.1f} s</translation>
         <source>As {0} at {1}, it is {2} across{3}: a likely size.</source>
         <translation>Als {0!t} im Maßstab {1} ist es {2} breit{3!t}: eine wahrscheinliche Größe.</translation>
     </message>
+    <message>
+        <source>No dimension fits what is drawn, whatever the unit.</source>
+        <translation>Kein Maß passt zu dem, was gezeichnet ist, in welcher Einheit auch immer.</translation>
+    </message>
 </context>
 </TS>
