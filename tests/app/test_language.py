@@ -55,6 +55,10 @@ def test_gaps_are_the_same_in_both_languages():
         ("Line 7: an arc has no radius.", "Zeile 7: ein Bogen hat keinen Radius."),
         ("37 closed contours (30 profiles, 7 holes) and 1 open line",
          "37 geschlossene Konturen (30 Außenkonturen, 7 Löcher) und 1 offene Linie"),
+        ("As inches at 1:4, it is 635 mm across, with holes of 15.9 mm: a likely size.",
+         "Als Zoll im Maßstab 1:4 ist es 635 mm breit, mit Löchern von 15,9 mm: eine wahrscheinliche Größe."),
+        ("9 of 17 dimensions fit inches at 1:12: one says 1 in, and 1 in at 1:12 is drawn.",
+         "9 von 17 Maßen passen zu Zoll im Maßstab 1:12: eines sagt 1 in, gezeichnet sind 1 in im Maßstab 1:12."),
         ("Layer Open has no mark.", "Layer Open hat keine Marke."),  # a layer's name is not translated
         ("gauge v1.25.dxf is empty.", "gauge v1.25.dxf ist leer."),
         ("This nobody has ever said, 2.5 times.", "This nobody has ever said, 2,5 times."),

@@ -96,12 +96,11 @@ def _sentence(hits: np.ndarray[tuple[int, ...], np.dtype[np.bool_]], pairs: list
     first = next((p for p, hit in zip(pairs, hits[:, unit, scale, text], strict=True) if hit), None)
     if first is None:
         return ""
-    name, at = named(unit, scale)
-    at = f" at {at}" if at else ""
-    return (
-        f"{int(counts[text])} of {len(pairs)} dimensions fit {name}{at}: one says {first.stated.value:g} "
-        f"{first.stated.unit or TEXT_UNITS[text]}, and {first.drawn:.6g} {UNITS[unit]}{at} is drawn."
-    )
+    count, (name, at), drawn = int(counts[text]), named(unit, scale), f"{first.drawn:.6g} {UNITS[unit]}"
+    says = f"{first.stated.value:g} {first.stated.unit or TEXT_UNITS[text]}"
+    if at:
+        return f"{count} of {len(pairs)} dimensions fit {name} at {at}: one says {says}, and {drawn} at {at} is drawn."
+    return f"{count} of {len(pairs)} dimensions fit {name}: one says {says}, and {drawn} is drawn."
 
 
 def _loose(texts: tuple[str, ...]) -> Iterator[Stated]:
@@ -132,7 +131,10 @@ def _against_all(loose: list[Stated], seen: Evidence) -> Iterator[Clue]:
     def says(unit: int, scale: int) -> str:
         count = int(hits[unit, scale].max())
         name, at = named(unit, scale)
-        told = f"{count} of {len(loose)} numbers in the texts are lengths that are drawn"
-        return f"{told}, as {name}{f' at {at}' if at else ''}." if count else ""
+        if not count:
+            return ""
+        if at:
+            return f"{count} of {len(loose)} numbers in the texts are lengths that are drawn, as {name} at {at}."
+        return f"{count} of {len(loose)} numbers in the texts are lengths that are drawn, as {name}."
 
     yield Clue("numbers in texts", total[..., None], says)

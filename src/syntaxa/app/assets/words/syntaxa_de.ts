@@ -8879,14 +8879,6 @@ daneben {6}, {7:.1f} s</translation>
         <translation>Es liegt außerhalb der Datei; draußen wird nichts geöffnet.</translation>
     </message>
     <message>
-        <source>{0} of {1} dimensions fit {2}{3}: one says {4} {5}, and {6} {7}{8} is drawn.</source>
-        <translation>{0} von {1} Maßen passen zu {2!t}{3}: eines sagt {4} {5}, gezeichnet sind {6} {7}{8}.</translation>
-    </message>
-    <message>
-        <source>{0} of {1} numbers in the texts are lengths that are drawn</source>
-        <translation>{0} von {1} Zahlen in den Texten sind Längen, die gezeichnet sind</translation>
-    </message>
-    <message>
         <source>numbers in texts</source>
         <translation>Zahlen in Texten</translation>
     </message>
@@ -13693,6 +13685,22 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>No dimension fits what is drawn, whatever the unit.</source>
         <translation>Kein Maß passt zu dem, was gezeichnet ist, in welcher Einheit auch immer.</translation>
+    </message>
+    <message>
+        <source>{0} of {1} dimensions fit {2} at {3}: one says {4}, and {5} at {6} is drawn.</source>
+        <translation>{0} von {1} Maßen passen zu {2!t} im Maßstab {3}: eines sagt {4}, gezeichnet sind {5} im Maßstab {6}.</translation>
+    </message>
+    <message>
+        <source>{0} of {1} dimensions fit {2}: one says {3}, and {4} is drawn.</source>
+        <translation>{0} von {1} Maßen passen zu {2!t}: eines sagt {3}, gezeichnet sind {4}.</translation>
+    </message>
+    <message>
+        <source>{0} of {1} numbers in the texts are lengths that are drawn, as {2} at {3}.</source>
+        <translation>{0} von {1} Zahlen in den Texten sind Längen, die gezeichnet sind, als {2!t} im Maßstab {3}.</translation>
+    </message>
+    <message>
+        <source>{0} of {1} numbers in the texts are lengths that are drawn, as {2}.</source>
+        <translation>{0} von {1} Zahlen in den Texten sind Längen, die gezeichnet sind, als {2!t}.</translation>
     </message>
 </context>
 </TS>
