@@ -87,6 +87,17 @@ def test_many_at_once_are_as_one_by_one(shapes):
     assert extents(shapes) == pytest.approx((*each[:, :2].min(axis=0), *each[:, 2:].max(axis=0)), abs=1e-9)
 
 
+def test_thousands_keep_their_order():
+    """They are gathered a block at a time."""
+    kinds = (
+        lambda k: Line(Point(k, 0), Point(k + 1, 2)),
+        lambda k: Circle(Point(k, 3), 0.5),
+        lambda k: Polyline((Point(k, 0), Point(k, 1), Point(k + 2, 1)), (0.0, 0.0, 0.0), False),
+    )
+    shapes = [kinds[k % 3](k) for k in range(4_500)]
+    assert boxes_of(shapes).tolist() == [list(bounds(s)) for s in shapes]
+
+
 def test_nothing_has_no_extents():
     assert extents([]) is None
 

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import itertools
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
 import numpy as np
@@ -18,6 +18,9 @@ from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Box, Floats
+
+#: Shapes whose numbers are gathered at once: whoever waits for the interpreter meanwhile waits a millisecond.
+_A_BLOCK = 2_000
 
 #: Splines and ellipses whose extents are remembered.
 _KEPT = 20_000
@@ -39,6 +42,11 @@ def bounds(shape: Shape) -> Box:
 def boxes_of(shapes: Iterable[Shape]) -> Floats:
     """Extents of many shapes, (n, 4): xmin, ymin, xmax, ymax; exact."""
     listed = list(shapes)
+    blocks = [_block(listed[first : first + _A_BLOCK]) for first in range(0, len(listed), _A_BLOCK)]
+    return np.concatenate(blocks) if blocks else np.empty((0, 4))
+
+
+def _block(listed: Sequence[Shape]) -> Floats:
     boxes = np.empty((len(listed), 4))
     lines: list[tuple[int, Line]] = []
     arcs: list[tuple[int, Arc]] = []

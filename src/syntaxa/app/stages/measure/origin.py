@@ -11,6 +11,7 @@ from syntaxa.app.stages.measure.picking import PickPoints, size_now
 from syntaxa.app.widgets.labels import button, label, narrow
 from syntaxa.app.widgets.length_field import LengthField, NumberField
 from syntaxa.app.words import tr
+from syntaxa.drawing.state import State
 from syntaxa.geometry.points import Point
 from syntaxa.measure.steps import OriginMode, PlaceOrigin
 
@@ -47,6 +48,8 @@ class Origin(QWidget):
         for mode, text in _ORIGINS:
             self._mode.addItem(text, mode)
         self._mode.activated.connect(lambda _index: self._mode_chosen())
+        #: The state whose layers are offered.
+        self._offered: State | None = None
         self._layer = narrow(QComboBox())
         self._layer.setAccessibleName(tr("Layer that holds the mark"))
         self._layer.textActivated.connect(lambda name: self._session.do(PlaceOrigin("mark", layer=name)))
@@ -120,10 +123,7 @@ class Origin(QWidget):
     def _show(self, step: object) -> None:
         mode: OriginMode = step.mode if isinstance(step, PlaceOrigin) else "as-drawn"
         self._mode.setCurrentIndex(self._mode.findData(mode))
-        evaluation = self._session.evaluation
-        names = list(evaluation.first.layers()) if evaluation else []
-        self._layer.clear()
-        self._layer.addItems(names)
+        self._offer_layers()
         if isinstance(step, PlaceOrigin):
             self._layer.setCurrentText(step.layer)
             if step.mode == "point":
@@ -133,6 +133,16 @@ class Origin(QWidget):
                 self._fx.show_value(step.x)
                 self._fy.show_value(step.y)
         self._show_fields(mode)
+
+    def _offer_layers(self) -> None:
+        """Those of the drawings as they were taken in; looked for once, for it takes a look at every curve."""
+        evaluation = self._session.evaluation
+        first = evaluation.first if evaluation else None
+        if first is not self._offered:
+            self._offered = first
+            self._layer.clear()
+            self._layer.addItems(list(first.layers()) if first else [])
+        self._layer.setCurrentIndex(0)
 
     def _show_fields(self, mode: OriginMode) -> None:
         for part in self._xy:

@@ -13,6 +13,7 @@ from syntaxa.drawing.quantities import scale_in
 from syntaxa.drawing.state import Taken
 from syntaxa.drawing.units import UNIT_NAMES, mm_per, scale_text
 from syntaxa.errors import MeasureError
+from syntaxa.geometry.types import Box
 from syntaxa.intake.views import SOURCE_BOXES
 from syntaxa.job.evaluate import SourceRead, in_doubt
 from syntaxa.measure.steps import ChooseUnit
@@ -38,6 +39,8 @@ class UnitView(QWidget):
         self._question = label("", "warning", wrap=True)
         self._confirm = button(tr("Take it"), tr("Take the unit that is proposed"), primary=True)
         self._confirm.clicked.connect(self._take_proposed)
+        #: What the table was filled from.
+        self._filled: tuple[Verdict, tuple[str, float], Box | None, LengthFormat] | None = None
         self.table = table(tr("Units that the drawing may be in"), (tr("Unit"), tr("Likely"), tr("Size if so")), 0)
         self.table.cellClicked.connect(lambda row, _column: self._choose_row(row))
         self.table.cellActivated.connect(lambda row, _column: self._choose_row(row))
@@ -172,6 +175,10 @@ class UnitView(QWidget):
             known = next((c for c in verdict.candidates if (c.unit, c.page_scale) == here), None)
             rows.append(known or Candidate(*here, 0.0))
         box = (self._session.view(SOURCE_BOXES) or {}).get(self._number)
+        filled = (verdict, here, box, self._lengths)
+        if filled == self._filled:
+            return
+        self._filled = filled
         self.table.setRowCount(len(rows))
         for k, candidate in enumerate(rows):
             chosen = (candidate.unit, candidate.page_scale) == here
