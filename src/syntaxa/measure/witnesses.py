@@ -164,9 +164,9 @@ def _witness(clue: Clue, voice: Floats, common: Floats) -> Witness:
     if isinstance(clue.says, str):
         liked = np.where(voice >= voice.max() - _EQUALLY, common, -np.inf)
     else:
-        told = np.array([bool(clue.sentence(*simplest)) for simplest in _SIMPLEST])
-        liked = np.where(told, voice + common, -np.inf)
-    unit, scale = _SIMPLEST[int(liked.argmax())]
+        liked = voice + common
+    order = [_SIMPLEST[k] for k in np.argsort(-liked, kind="stable").tolist()]
+    unit, scale = next((one for one in order if clue.sentence(*one)), order[0])
     weight = float(voice.max() - (np.logaddexp.reduce(voice) - math.log(len(voice))))
     return Witness(clue.kind, UNITS[unit], round(weight, 3), clue.sentence(unit, scale), SCALES[scale])
 

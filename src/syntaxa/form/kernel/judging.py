@@ -78,7 +78,7 @@ class Judge:
         self._views = [_Drawn(v) for v in laid.views]
 
     def score(self, body: Named, *, exact: bool, least: float = 0.0) -> float:
-        """The score of a solid; where it cannot reach the least that is wanted, no less than it would be, and below."""
+        """The score of a solid; of one that cannot reach the least that is wanted, a value between the two, sooner."""
         whole = left = sum(v.weight for v in self._views)
         total = 0.0
         for view in self._views:

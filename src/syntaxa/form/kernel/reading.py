@@ -57,6 +57,9 @@ _BEYOND = 1.0
 #: What a view that was turned over costs, and what the second method does where both are as good.
 _OVER, _SECOND = 0.02, 1e-4
 
+#: What a cut takes away: a region of a view, by its identity, between two depths or above a slope.
+_Room = tuple[Role, int, float, float, Slope | None]
+
 
 @dataclass
 class _Tried:
@@ -415,10 +418,6 @@ class _Maker:
         through = self._laid.size[ROLES[role][2]]
         wedge = _raised(role, polygon(points, role), -2 * _BEYOND, through + 2 * _BEYOND, f"{name} slope")
         return combined("common", [tool], [wedge])
-
-
-#: What a cut takes away: a region of a view, by its identity, between two depths or above a slope.
-_Room = tuple[Role, int, float, float, Slope | None]
 
 
 def _rooms(cuts: list[Proposal]) -> frozenset[_Room]:

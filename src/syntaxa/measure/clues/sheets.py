@@ -7,6 +7,7 @@ Sources: ISO 216 (A0 to A4) with the drawing space of ISO 5457 (20 mm at the lef
 from __future__ import annotations
 
 from collections.abc import Iterator
+from functools import partial
 
 import numpy as np
 
@@ -55,13 +56,12 @@ def sheets(seen: Evidence) -> Iterator[Clue]:
     for what, (width, height) in frames[:3]:
         likely, names = _matched(max(width, height), min(width, height))
         if names:
-
-            def says(unit: int, scale: int, what: str = what, names: dict[int, str] = names) -> str:
-                del scale
-                return f"In {UNIT_NAMES[UNITS[unit]]} the {what} is a sheet {names[unit]}." if unit in names else ""
-
-            yield Clue("sheet", over_sizes(likely), says)
+            yield Clue("sheet", over_sizes(likely), partial(_says, what, names))
             return
+
+
+def _says(what: str, names: dict[int, str], unit: int, _scale: int) -> str:
+    return f"In {UNIT_NAMES[UNITS[unit]]} the {what} is a sheet {names[unit]}." if unit in names else ""
 
 
 def _matched(longer: float, shorter: float) -> tuple[Floats, dict[int, str]]:

@@ -17,7 +17,6 @@ from syntaxa.app.stages.form.space import soft
 from syntaxa.app.stages.form.space.camera import Camera
 from syntaxa.app.stages.form.space.drawing import Drawn, Order, draughtsman
 from syntaxa.app.stages.form.space.gl import Pixels
-from syntaxa.app.stages.form.space.scene import Scene
 from syntaxa.app.words import tr
 from syntaxa.errors import SyntaxaError
 
@@ -94,7 +93,7 @@ class Pictures(QObject):
         self._rest.stop()
         self._is_new, self.is_moving = False, False
         order = self._now()
-        if not self.why_here and _targets(order):
+        if not self.why_here and _shows_anything(order):
             self._asked = order
             try:
                 self._take(order, draughtsman().drawn(order))
@@ -126,7 +125,7 @@ class Pictures(QObject):
 
     def _arrived(self, order: Order, drawn: Drawn) -> None:
         # Where it is another one, a picture that could not be waited for was made meanwhile.
-        if order is self._asked and order.scene is self._order().scene and _targets(order):
+        if order is self._asked and order.scene is self._order().scene and _shows_anything(order):
             self._take(order, drawn)
         self.changed.emit()
 
@@ -149,7 +148,5 @@ class Pictures(QObject):
         self.outdate()
 
 
-def _targets(order: Order) -> bool:
-    """Whether there is anything to be seen."""
-    scene: Scene | None = order.scene
-    return scene is not None and bool(scene.targets)
+def _shows_anything(order: Order) -> bool:
+    return order.scene is not None and bool(order.scene.targets)
