@@ -35,7 +35,8 @@ void bind_boxes(py::module_& module) {
         .def(py::init([](const Array<double>& some) { return Tree(boxes(some)); }))
         .def("pairs",
              [](const Tree& tree) {
-                 Pairs found = aside([&] { return tree.pairs(); });
+                 Pairs found;
+                 aside([&] { tree.pairs([&](int i, int j) { found.emplace_back(i, j); }); });
                  return pair_columns(found);
              })
         .def("around", [](const Tree& tree, const Array<double>& wanted) {
@@ -74,7 +75,7 @@ void bind_meeting(py::module_& module) {
     module.def("contacts", [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {
         Pieces own = pieces(curves);
         std::vector<Contact> found;
-        contacts(own, pairs_of(i, j, static_cast<int64_t>(own.size())), tolerance, found);
+        contacts(own, pairs_of(i, j, static_cast<int64_t>(own.size())), tolerance, true, found);
         return columns(found);
     });
     module.def("carrier_crossings",

@@ -62,29 +62,6 @@ Tree::Tree(const std::vector<Box>& boxes) : number_(tiled(boxes, ROOM)) {
     }
 }
 
-Pairs Tree::pairs() const {
-    Pairs found;
-    if (!nodes_.empty())
-        join(static_cast<int>(nodes_.size()) - 1, static_cast<int>(nodes_.size()) - 1, levels_ - 1, found);
-    return found;
-}
-
-// Pairs of what lies in one node with what lies in another, or in the same one, of the same level.
-void Tree::join(int one, int other, int level, Pairs& found) const {
-    const Node &a = nodes_[one], &b = nodes_[other];
-    for (int k = a.first; k < a.first + a.count; ++k) {
-        const Box& box = level ? nodes_[k].box : leaves_[k];
-        if (!box.touches(b.box)) continue;
-        for (int n = one == other ? k + (level == 0) : b.first; n < b.first + b.count; ++n) {
-            if (!box.touches(level ? nodes_[n].box : leaves_[n])) continue;
-            if (level)
-                join(k, n, level - 1, found);
-            else
-                found.emplace_back(std::minmax(number_[k], number_[n]));
-        }
-    }
-}
-
 Layers::Layers(const std::vector<Box>& boxes) : count_(static_cast<int>(boxes.size())) {
     std::vector<int> every(boxes.size());
     std::iota(every.begin(), every.end(), 0);

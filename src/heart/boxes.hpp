@@ -21,8 +21,12 @@ public:
     // Calls found(index) for each box that touches the wanted one.
     template <class Found>
     void around(const Box& wanted, Found&& found) const;
-    // Index pairs i < j that touch.
-    Pairs pairs() const;
+    // Calls found(i, j) for each two boxes that touch, i < j.
+    template <class Found>
+    void pairs(Found&& found) const {
+        int root = static_cast<int>(nodes_.size()) - 1;
+        if (root >= 0) join(root, root, levels_ - 1, found);
+    }
 
 private:
     struct Node {
@@ -31,7 +35,8 @@ private:
     };
     static constexpr int ROOM = 8;
 
-    void join(int one, int other, int level, Pairs& found) const;
+    template <class Found>
+    void join(int one, int other, int level, Found&& found) const;
 
     std::vector<Box> leaves_;
     std::vector<int> number_;
@@ -63,6 +68,23 @@ void Tree::around(const Box& wanted, Found&& found) const {
     }
 }
 
+// Pairs of what lies in one node with what lies in another, or in the same one, of the same level.
+template <class Found>
+void Tree::join(int one, int other, int level, Found&& found) const {
+    const Node &a = nodes_[one], &b = nodes_[other];
+    for (int k = a.first; k < a.first + a.count; ++k) {
+        const Box& box = level ? nodes_[k].box : leaves_[k];
+        if (!box.touches(b.box)) continue;
+        for (int n = one == other ? k + (level == 0) : b.first; n < b.first + b.count; ++n) {
+            if (!box.touches(level ? nodes_[n].box : leaves_[n])) continue;
+            if (level)
+                join(k, n, level - 1, found);
+            else
+                found(std::min(number_[k], number_[n]), std::max(number_[k], number_[n]));
+        }
+    }
+}
+
 // Boxes of which some go and others come: what is there is kept, what is new is laid over it.
 class Layers {
 public:
@@ -77,8 +99,11 @@ public:
                 if (layer.number[k] >= 0) found(layer.number[k]);
             });
     }
-    // Index pairs i < j that touch; of boxes that nothing has been laid over.
-    Pairs pairs() const { return layers_.front().tree->pairs(); }
+    // Calls found(i, j) for each two that touch, i < j; of boxes that nothing has been laid over.
+    template <class Found>
+    void pairs(Found&& found) const {
+        layers_.front().tree->pairs(found);
+    }
 
 private:
     struct Layer {

@@ -95,8 +95,8 @@ Flags sound(const Near& near, const EndState& state) {
     return whole;
 }
 
-std::vector<Close> end_pairs(const Near& near, const EndState& state, double limit) {
-    auto found = pairs_within(near.ends(), near.row(), state.open_ends(), limit + SLACK);
+std::vector<Close> end_pairs(const Near& near, const std::vector<int>& wanted, double limit) {
+    auto found = pairs_within(near.ends(), near.row(), wanted, limit + SLACK);
     const auto& lengths = near.lengths();
     found.erase(std::remove_if(
                     found.begin(), found.end(),
@@ -109,7 +109,7 @@ Partners nearest_ends(const Near& near, const EndState& state, double limit) {
     Partners found;
     found.ends = state.open_ends();
     std::vector<double> best(2 * near.count(), INF), beside(2 * near.count(), INF);
-    for (auto [end, other, distance] : end_pairs(near, state, limit)) {
+    for (auto [end, other, distance] : end_pairs(near, found.ends, limit)) {
         P out = leaving(near.curves, end), way = near.end(other) - near.end(end);
         bool runs_along = dot(out, leaving(near.curves, other)) > std::cos(SHALLOW) &&
                           std::fabs(dot(way, out)) < 0.5 * distance && distance > near.merge;

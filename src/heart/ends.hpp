@@ -38,8 +38,8 @@ std::vector<int> specks(const Near& near, double longest);
 // Which pieces hang together, end to end, with nothing that has an open end or a tail.
 Flags sound(const Near& near, const EndState& state);
 
-// Pairs of an open end and another end within the limit; two open ends are told both ways.
-std::vector<Close> end_pairs(const Near& near, const EndState& state, double limit);
+// Pairs of a wanted end and another end within the limit; two wanted ends are told both ways.
+std::vector<Close> end_pairs(const Near& near, const std::vector<int>& wanted, double limit);
 
 // A piece that passes a point within a limit, between its ends; `share` is where on it.
 struct Passing {

@@ -4,13 +4,15 @@
 #include <numeric>
 #include <random>
 
+#include "cells.hpp"
+
 namespace heart {
 
 namespace {
 
 // Direction along which points are sorted; nothing that is drawn lies along it.
 constexpr P SLANT{0.8191, 0.5736};
-// Points looked at in the sorted row, for each, from which a tree is quicker.
+// Points looked at in the sorted row, for each, from which a tree or cells are quicker.
 constexpr int64_t CROWD = 24;
 // Points up to which the order does not matter for the time that the smallest circle takes.
 constexpr size_t FEW_POINTS = 8;
@@ -124,13 +126,7 @@ Row in_a_row(const std::vector<P>& points) {
 Labels clusters(const std::vector<P>& points, const Row& row, double radius) {
     Labels found;
     Links links(static_cast<int>(points.size()));
-    if (!linked_along(points, row, radius, links)) {
-        Tree tree(spots(points));
-        for (int k = 0; k < static_cast<int>(points.size()); ++k)
-            tree.around(spot(points[k], radius), [&](int n) {
-                if (n > k && norm(points[k] - points[n]) <= radius) links.link(k, n);
-            });
-    }
+    if (!linked_along(points, row, radius, links)) link_by_cells(points, radius, links);
     found.of = links.labels(found.count);
     return found;
 }

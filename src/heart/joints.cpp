@@ -4,8 +4,10 @@
 #include <set>
 #include <tuple>
 #include <unordered_map>
+#include <unordered_set>
 
 #include "places.hpp"
+#include "throngs.hpp"
 
 namespace heart {
 
@@ -59,9 +61,11 @@ private:
         return node;
     }
 
-    // Joints of open ends with other ends: plain couples each for itself, larger crowds nearest first.
+    // Joints of open ends with other ends: plain couples each for itself, crowds that fit into the gap whole, others
+    // nearest first.
     Joints of_ends() {
-        auto close = end_pairs(near_, state_, gap_);
+        auto groups = throngs(near_, state_, gap_);
+        auto close = end_pairs(near_, open_beyond(groups), gap_);
         Links links(2 * near_.count());
         for (const Close& c : close) links.link(node_[c.wanted], node_[c.other]);
         std::vector<int> size(2 * near_.count(), 0);
@@ -82,8 +86,22 @@ private:
         couples.erase(std::unique(couples.begin(), couples.end()), couples.end());
         Joints joints;
         for (auto [one, other] : couples) couple(one, other, joints);
-        for (const auto& group : crowded(crowd)) gather(group, joints);
+        for (auto& group : crowded(crowd)) groups.push_back(std::move(group));
+        auto lowest = [](const std::vector<int>& group) { return *std::min_element(group.begin(), group.end()); };
+        std::sort(groups.begin(), groups.end(), [&](auto& one, auto& other) { return lowest(one) < lowest(other); });
+        for (const auto& group : groups) gather(group, joints);
         return joints;
+    }
+
+    // Open ends that are in none of the groups.
+    std::vector<int> open_beyond(const std::vector<std::vector<int>>& groups) const {
+        std::vector<int> open = state_.open_ends();
+        if (groups.empty()) return open;
+        Flags grouped(2 * near_.count(), 0);
+        for (const auto& group : groups)
+            for (int e : group) grouped[e] = 1;
+        open.erase(std::remove_if(open.begin(), open.end(), [&](int e) { return grouped[e]; }), open.end());
+        return open;
     }
 
     // A joint of two nodes: at the settled one, where the carriers meet, or in the middle.
@@ -101,10 +119,11 @@ private:
         add(place, couple_, joints);
     }
 
-    // The gap is how far the ends lie from the first of them at the most.
+    // The gap is the width of the smallest circle around the ends, which is what has to fit into the tolerance.
     void add(P place, const std::vector<int>& ends, Joints& joints) {
         Joint joint{place};
-        for (int e : ends) joint.gap = std::max(joint.gap, norm(near_.end(e) - near_.end(ends[0])));
+        joint.gap = ends.size() == 2 ? norm(near_.end(ends[0]) - near_.end(ends[1]))
+                                     : 2 * smallest_circle(distinct_places(ends)).radius;
         joints.add(joint, ends.data(), ends.data() + ends.size());
     }
 
@@ -119,29 +138,33 @@ private:
         std::sort(close.begin(), close.end(), [&](const Close& a, const Close& b) { return key(a) < key(b); });
         std::unordered_map<int, int> group_of;
         std::vector<std::vector<int>> ends, inside;
+        // Groups that are too wide together: they only grow, and so stay it.
+        std::vector<std::unordered_set<int>> too_wide;
         auto group = [&](int node) {
             auto [it, fresh] = group_of.try_emplace(node, static_cast<int>(ends.size()));
-            if (fresh) ends.emplace_back(members_.begin(node), members_.end(node)), inside.push_back({node});
+            if (!fresh) return it->second;
+            ends.emplace_back(members_.begin(node), members_.end(node)), inside.push_back({node});
+            too_wide.emplace_back();
             return it->second;
         };
         for (const Close& c : close) {
             int mine = group(node_[c.wanted]), theirs = group(node_[c.other]);
-            if (mine == theirs) continue;
+            if (mine == theirs || too_wide[mine].count(theirs)) continue;
             std::vector<int> both = ends[mine];
             both.insert(both.end(), ends[theirs].begin(), ends[theirs].end());
-            if (smallest_circle(distinct_places(both)).radius > gap_ / 2 + SLACK) continue;
+            if (smallest_circle(distinct_places(both)).radius > gap_ / 2 + SLACK) {
+                too_wide[mine].insert(theirs), too_wide[theirs].insert(mine);
+                continue;
+            }
             ends[mine] = std::move(both);
             for (int node : inside[theirs]) group_of[node] = mine;
             inside[mine].insert(inside[mine].end(), inside[theirs].begin(), inside[theirs].end());
             ends[theirs].clear(), inside[theirs].clear();
+            for (int other : too_wide[theirs]) too_wide[other].insert(mine), too_wide[mine].insert(other);
         }
-        // In the order of their lowest nodes.
-        std::vector<std::pair<int, int>> order;
-        for (int k = 0; k < static_cast<int>(ends.size()); ++k)
-            if (inside[k].size() > 1) order.emplace_back(*std::min_element(inside[k].begin(), inside[k].end()), k);
-        std::sort(order.begin(), order.end());
         std::vector<std::vector<int>> groups;
-        for (auto [_, k] : order) groups.push_back(std::move(ends[k]));
+        for (size_t k = 0; k < ends.size(); ++k)
+            if (inside[k].size() > 1) groups.push_back(std::move(ends[k]));
         return groups;
     }
 

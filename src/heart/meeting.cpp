@@ -47,6 +47,7 @@ std::array<P, 2> arc_arc(const Piece& one, const Piece& other, double tolerance)
 struct Pass {
     const Pieces& curves;
     double tolerance;
+    bool at_ends;
     std::vector<Contact>& found;
 
     bool within(double share, double slack) const { return share >= -slack && share <= 1 + slack; }
@@ -70,11 +71,15 @@ struct Pass {
         }
     }
 
+    bool on_end(P point, const Piece& of) const {
+        return norm(point - of.start) <= tolerance || norm(point - of.end) <= tolerance;
+    }
+
     void ends_on(int of, int on) {
         Box box = curves[on].bounds().grown(tolerance);
         for (int last : {0, 1}) {
             P point = curves[of].end_point(last);
-            if (!box.holds(point)) continue;
+            if (!box.holds(point) || (!at_ends && on_end(point, curves[on]))) continue;
             double share = clip(curves[on].share_of(point), 0.0, 1.0);
             if (norm(point - curves[on].point_at(share)) <= tolerance)
                 found.push_back({of, on, point, last, static_cast<double>(last), share});
@@ -91,8 +96,8 @@ std::array<P, 2> carrier_crossings(const Piece& one, const Piece& other, double 
     return {line_line(one, other), NOWHERE};
 }
 
-void contacts(const Pieces& curves, const Pairs& pairs, double tolerance, std::vector<Contact>& found) {
-    Pass pass{curves, tolerance, found};
+void contacts(const Pieces& curves, const Pairs& pairs, double tolerance, bool at_ends, std::vector<Contact>& found) {
+    Pass pass{curves, tolerance, at_ends, found};
     for (auto [i, j] : pairs) {
         pass.crossings(i, j);
         pass.ends_on(i, j);

@@ -21,7 +21,8 @@ struct Contact {
     double first_share, second_share;
 };
 
-// All places where two pieces of a pair meet within the tolerance, except along shared carriers.
-void contacts(const Pieces& curves, const Pairs& pairs, double tolerance, std::vector<Contact>& found);
+// All places where two pieces of a pair meet within the tolerance, except along shared carriers; `at_ends` says whether
+// ends that lie on an end are told: of those at one place there are as many as pairs.
+void contacts(const Pieces& curves, const Pairs& pairs, double tolerance, bool at_ends, std::vector<Contact>& found);
 
 }  // namespace heart

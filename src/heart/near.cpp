@@ -8,6 +8,29 @@ namespace {
 constexpr double MARGIN = 4;
 // Share of new pieces from which it is cheaper to begin anew.
 constexpr double MOSTLY = 0.3;
+// Whether a line has all of another piece on one side of it, further away than the margin.
+bool keeps_off(const Piece& line, const Piece& other, double margin) {
+    if (line.is_arc) return false;
+    P path = line.end - line.start;
+    double room = margin * norm(path);
+    int left = 0, right = 0;
+    auto look = [&](P point) {
+        double side = cross(path, point - line.start);
+        left += side > room, right += side < -room;
+    };
+    if (!other.is_arc) {
+        look(other.start), look(other.end);
+        return left == 2 || right == 2;
+    }
+    Box box = other.bounds();
+    for (double x : {box.low_x, box.high_x})
+        for (double y : {box.low_y, box.high_y}) look({x, y});
+    return left == 4 || right == 4;
+}
+
+bool may_meet(const Piece& one, const Piece& other, double margin) {
+    return !keeps_off(one, other, margin) && !keeps_off(other, one, margin);
+}
 
 }  // namespace
 
@@ -24,14 +47,21 @@ const Layers& Near::boxes() const {
 }
 
 const Pairs& Near::pairs() const {
-    if (!pairs_) pairs_ = boxes().pairs();
+    if (!pairs_) {
+        Pairs found;
+        // Of slanted lines side by side, as in a hatch, all boxes overlap.
+        boxes().pairs([&](int i, int j) {
+            if (may_meet(curves[i], curves[j], MARGIN * merge)) found.emplace_back(i, j);
+        });
+        pairs_ = std::move(found);
+    }
     return *pairs_;
 }
 
 const std::vector<Contact>& Near::contacts() const {
     if (!contacts_) {
         std::vector<Contact> found;
-        heart::contacts(curves, pairs(), merge, found);
+        heart::contacts(curves, pairs(), merge, false, found);
         contacts_ = std::move(found);
     }
     return *contacts_;
@@ -90,7 +120,8 @@ void Near::carry(Near& now, const std::vector<int>& number, const std::vector<in
     Layers layers = boxes().changed(number, new_boxes);
     for (int k = 0; k < static_cast<int>(fresh.size()); ++k)
         layers.around(new_boxes[k], [&](int other) {
-            if (other < kept + k) added.emplace_back(other, kept + k);
+            if (other < kept + k && may_meet(now.curves[other], fresh[k], MARGIN * merge))
+                added.emplace_back(other, kept + k);
         });
     now.boxes_ = std::move(layers);
     if (contacts_) {
@@ -99,7 +130,7 @@ void Near::carry(Near& now, const std::vector<int>& number, const std::vector<in
             contact.first = number[contact.first], contact.second = number[contact.second];
             if (contact.first >= 0 && contact.second >= 0) left.push_back(contact);
         }
-        heart::contacts(now.curves, added, merge, left);
+        heart::contacts(now.curves, added, merge, false, left);
         now.contacts_ = std::move(left);
     }
     if (labels_) now.labels_ = labels_with(now, keep, added);

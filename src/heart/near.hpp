@@ -22,7 +22,9 @@ public:
     int count() const { return static_cast<int>(curves.size()); }
     P end(int e) const { return end_of(curves, e); }
     const Layers& boxes() const;
+    // Pieces that come near each other, i < j; some that do not may be among them.
     const Pairs& pairs() const;
+    // Where pieces meet, but for ends at ends, which the labels tell.
     const std::vector<Contact>& contacts() const;
     const std::vector<double>& lengths() const;
     const std::vector<P>& ends() const;

@@ -64,7 +64,7 @@ def test_a_crowd_of_points_is_one_cluster_for_each_place(count):
     chance = np.random.default_rng(3)
     few = chance.integers(0, 5, (count, 2)).astype(float)
     assert heart.clusters(few, 1e-6)[0] == len(np.unique(few, axis=0))
-    # The tree has to tell these apart.
+    # The cells have to tell these apart.
     row = np.arange(count)[:, None] * np.array([-0.5736, 0.8191])
     assert heart.clusters(row, 0.5)[0] == count
     assert heart.clusters(row, 1.001)[0] == 1

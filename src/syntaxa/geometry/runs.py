@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 
 from syntaxa.geometry.fitting import Rows, arc_run
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Shape, Spline
 from syntaxa.geometry.tolerances import ROUNDING
 
@@ -19,7 +20,13 @@ def rows_of(shape: Shape, fit: float) -> Rows:
         return _arc_rows(shape)
     if isinstance(shape, EllipseArc | Spline):
         return end_to_end(arc_run(shape, fit), shape.is_closed)
-    return end_to_end([row for part in shape.segments() for row in rows_of(part, fit)], shape.closed)
+    return end_to_end([row for span in shape.spans() for row in _span_rows(*span)], shape.closed)
+
+
+def _span_rows(start: Point, end: Point, bulge: float) -> Rows:
+    if abs(bulge) > 1:
+        return _arc_rows(Arc.from_bulge(start, end, bulge))
+    return [(start.x, start.y, end.x, end.y, bulge)]
 
 
 def _arc_rows(arc: Arc) -> Rows:

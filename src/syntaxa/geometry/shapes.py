@@ -317,13 +317,18 @@ class Polyline:
         """Last vertex; the first where it is closed."""
         return self.vertices[0] if self.closed else self.vertices[-1]
 
-    def segments(self) -> Iterator[Line | Arc]:
-        """Its pieces in order; pieces without length are left out."""
+    def spans(self) -> Iterator[tuple[Point, Point, float]]:
+        """(start, end, bulge) of its pieces in order, 0 for lines; pieces without length are left out."""
         following = self.vertices[1:] + self.vertices[:1]
         count = len(self.vertices) - (0 if self.closed else 1)
         for a, b, bulge in zip(self.vertices[:count], following, self.bulges, strict=False):
-            if a != b:
-                yield Arc.from_bulge(a, b, bulge) if abs(bulge) > HAIR else Line(a, b)
+            if a.x != b.x or a.y != b.y:
+                yield a, b, bulge if abs(bulge) > HAIR else 0.0
+
+    def segments(self) -> Iterator[Line | Arc]:
+        """Its pieces in order, as curves."""
+        for a, b, bulge in self.spans():
+            yield Arc.from_bulge(a, b, bulge) if bulge else Line(a, b)
 
     @property
     def length(self) -> float:

@@ -72,7 +72,8 @@ class Closing:
 
 def closing_of(edges: Edges, chain: Ints, loose: list[int]) -> Closing | None:
     """What would close a chain of edges with two loose ends (vertices); None where nothing suggests itself."""
-    if len(loose) != 2 or not _is_path(edges, chain):
+    # The ends of one edge, which turns half round at the most, are far apart.
+    if len(loose) != 2 or len(chain) < 2 or not _is_path(edges, chain):
         return None
     (owner, here, out), (_, there, back) = (_loose_end(edges, chain, vertex) for vertex in loose)
     mouth = there - here
@@ -85,8 +86,6 @@ def closing_of(edges: Edges, chain: Ints, loose: list[int]) -> Closing | None:
             whole = len(set(edges.curves.owner[chain].tolist())) == 1
             return Closing("near-closed", "Close the circle", owner, *ends, round_, tangent, whole)
         return Closing("near-closed", "Close it with a line", owner, *ends, 0.0, tangent, False)
-    if len(chain) < 2:
-        return None
     side = _suggests_a_side(edges, chain, mouth, out, back)
     turn = abs(4 * math.atan(tangent))
     fits = _LEAST_TURN <= turn <= math.pi + _ALIKE and _arrives(here, tangent, there, back)

@@ -26,7 +26,7 @@ class Neighbourhood:
 
     @cached_property
     def contacts(self) -> Contacts:
-        """Where pieces meet."""
+        """Where pieces meet, but for ends at ends, which `end_labels` tells."""
         return Contacts(*self.known.contacts())
 
     @cached_property
