@@ -92,6 +92,14 @@ def spokes(n):
     return lambda: survey(drawn, "0", with_gap(Tolerances(), 0.05), 3.0)
 
 
+def hatch(n):
+    """Slanted lines side by side: the boxes of all of them overlap."""
+    along, across = polar(Point(0, 0), 300, 0.5), polar(Point(0, 0), 300, 0.5 + math.pi / 2)
+    feet = [Point(across.x * k / n, across.y * k / n) for k in range(n)]
+    drawn = [Curve(f"c{k}", Line(p, Point(p.x + along.x, p.y + along.y)), "0") for k, p in enumerate(feet)]
+    return lambda: survey(drawn, "0", with_gap(Tolerances(), 0.01), 3.0)
+
+
 def extents(n):
     kinds = (Line(Point(0, 0), Point(1, 2)), Arc(Point(3, 4), 2, 0.3, 2), Circle(Point(5, 5), 1))
     drawn = [Curve(str(k), kinds[k % 3], "0") for k in range(n)]
@@ -163,6 +171,7 @@ WORK = (
     ("insertions of a block", blocks, 2000),
     ("copies of a curve", copies, 2000),
     ("spokes that miss one place", spokes, 48),
+    ("lines of a hatch", hatch, 1000),
     ("extents of curves", extents, 50_000),
     ("least distance of two runs", distance, 5000),
     ("ordering a closed run", ordering, 2000),

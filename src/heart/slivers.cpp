@@ -41,7 +41,7 @@ public:
     Widths(const Edges& edges, std::vector<Side>& sides, double tolerance)
         : edges_(edges), sides_(sides), tolerance_(tolerance) {}
 
-    // The sides of a face follow each other from begin to end.
+    // The sides of a face follow each other from begin to end. How wide it is beyond the tolerance is not found out.
     void measure(int begin, int end) {
         bool few = end - begin <= FEW;
         std::vector<Box> boxes;
@@ -49,8 +49,10 @@ public:
         Tree tree(boxes);
         for (int k = begin; k < end; ++k) {
             double widest = 0;
-            for (int n = 0; n < SAMPLES && widest < INF; ++n) {
-                Look look{curve(k).point_at(sample(n)), inward(k, sample(n)), INF};
+            // Begun in the middle, where a face that is too wide shows it first.
+            for (int n = 0; n < SAMPLES && widest <= tolerance_; ++n) {
+                double share = sample((SAMPLES / 2 + 2 * n) % SAMPLES);
+                Look look{curve(k).point_at(share), inward(k, share), INF};
                 if (few)
                     for (int other = begin; other < end; ++other) see(look, k, other);
                 else
