@@ -18,7 +18,11 @@ setup(
     ext_modules=[
         # The same rounding on every machine: no fused products.
         Pybind11Extension(
-            "syntaxa.heart", _SOURCES, depends=_HEADERS, cxx_std=17, extra_compile_args=[f"-O{_LEVEL}", "-ffp-contract=off"]
+            "syntaxa.heart",
+            _SOURCES,
+            depends=_HEADERS,
+            cxx_std=17,
+            extra_compile_args=[f"-O{_LEVEL}", "-ffp-contract=off"],
         )
     ]
 )

@@ -52,7 +52,7 @@ template <class Found>
 void passing(const Near& near, int end, double limit, Found&& found) {
     P point = near.end(end);
     double reach = limit + SLACK;
-    near.boxes().around({point.x - reach, point.y - reach, point.x + reach, point.y + reach}, [&](int piece) {
+    near.around(point, reach, [&](int piece) {
         if (piece == end / 2) return;
         double share = near.curves[piece].share_of(point);
         if (share <= 0 || share >= 1) return;

@@ -5,7 +5,8 @@
 //
 // Along its own carrier a joint may take an end by the whole gap tolerance, sideways by half of it. Two open ends meet
 // where their carriers meet, or touch, if both can go there, so that corners stay sharp, tangents true and arcs on
-// their circles; else in the middle. Cost: n log n for the neighbours, then linear in the open ends.
+// their circles; else in the middle. Cost: n log n for the neighbours, then linear in the open ends; in a crowd that is
+// wider than the gap, the pairs of its ends that lie within it: in which order they go together hangs on all of them.
 #pragma once
 
 #include <vector>

@@ -37,8 +37,13 @@ bool may_meet(const Piece& one, const Piece& other, double margin) {
 std::vector<Box> Near::boxes_of(const Pieces& pieces) const {
     std::vector<Box> boxes;
     boxes.reserve(pieces.size());
-    for (const Piece& piece : pieces) boxes.push_back(piece.bounds().grown(MARGIN * merge / 2));
+    for (const Piece& piece : pieces) boxes.push_back(frame().box(piece).grown(MARGIN * merge / 2));
     return boxes;
+}
+
+const Frame& Near::frame() const {
+    if (!frame_) frame_ = Frame::of(curves);
+    return *frame_;
 }
 
 const Layers& Near::boxes() const {
@@ -49,7 +54,7 @@ const Layers& Near::boxes() const {
 const Pairs& Near::pairs() const {
     if (!pairs_) {
         Pairs found;
-        // Of slanted lines side by side, as in a hatch, all boxes overlap.
+        // Of lines that run many ways, as in a star, boxes overlap however they are laid.
         boxes().pairs([&](int i, int j) {
             if (may_meet(curves[i], curves[j], MARGIN * merge)) found.emplace_back(i, j);
         });
@@ -123,7 +128,7 @@ void Near::carry(Near& now, const std::vector<int>& number, const std::vector<in
             if (other < kept + k && may_meet(now.curves[other], fresh[k], MARGIN * merge))
                 added.emplace_back(other, kept + k);
         });
-    now.boxes_ = std::move(layers);
+    now.frame_ = frame(), now.boxes_ = std::move(layers);
     if (contacts_) {
         std::vector<Contact> left;
         for (Contact contact : *contacts_) {

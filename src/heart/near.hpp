@@ -1,5 +1,6 @@
 // Who is near whom among the pieces: worked out once, when it is asked for, and carried along when some of the pieces
-// go or change.
+// go or change. Cost: n log n, and the pairs of boxes that overlap: all of them where long lines run many ways, so such
+// a pair costs little more than a look.
 #pragma once
 
 #include <optional>
@@ -7,6 +8,7 @@
 
 #include "boxes.hpp"
 #include "curves.hpp"
+#include "frame.hpp"
 #include "groups.hpp"
 #include "meeting.hpp"
 
@@ -21,7 +23,12 @@ public:
 
     int count() const { return static_cast<int>(curves.size()); }
     P end(int e) const { return end_of(curves, e); }
-    const Layers& boxes() const;
+    // Calls found(piece) for each piece whose box comes within reach of a point.
+    template <class Found>
+    void around(P point, double reach, Found&& found) const {
+        P at = frame().into(point);
+        boxes().around({at.x - reach, at.y - reach, at.x + reach, at.y + reach}, found);
+    }
     // Pieces that come near each other, i < j; some that do not may be among them.
     const Pairs& pairs() const;
     // Where pieces meet, but for ends at ends, which the labels tell.
@@ -36,10 +43,13 @@ public:
     Near changed(const std::vector<int>& keep, const Pieces& fresh) const;
 
 private:
+    const Frame& frame() const;
+    const Layers& boxes() const;
     std::vector<Box> boxes_of(const Pieces& pieces) const;
     void carry(Near& now, const std::vector<int>& number, const std::vector<int>& keep, const Pieces& fresh) const;
     Labels labels_with(const Near& now, const std::vector<int>& keep, const Pairs& added) const;
 
+    mutable std::optional<Frame> frame_;
     mutable std::optional<Layers> boxes_;
     mutable std::optional<Pairs> pairs_;
     mutable std::optional<std::vector<Contact>> contacts_;

@@ -111,3 +111,9 @@ def dxf_of(build, release="R2010", **header):
     text = io.StringIO()
     document.write(text)
     return text.getvalue().encode()
+
+
+def contact_rows(found):
+    """(first piece, second piece, end of the first or -1) of contacts in one order, crossings either way round."""
+    rows = zip(found.first.tolist(), found.second.tolist(), found.end.tolist(), strict=True)
+    return sorted((*sorted((i, j)), end) if end < 0 else (i, j, end) for i, j, end in rows)

@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from hypothesis.extra import numpy as arrays_of
+from specimens import contact_rows
 
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
@@ -99,19 +100,13 @@ def test_what_is_carried_along_is_what_beginning_anew_would_find(curves, new, da
     carried = near.changed(keep, new)
     fresh = Neighbourhood(carried.curves, 1e-6)
     assert same_partition(carried.end_labels, cluster_labels(fresh.ends, 2e-6)[1])
-    one, two = (told(n.contacts) for n in (carried, fresh))
+    one, two = (contact_rows(n.contacts) for n in (carried, fresh))
     assert one == two
 
 
 def same_partition(one, two):
     pairs = set(zip(one.tolist(), two.tolist(), strict=True))
     return len(pairs) == len(set(one.tolist())) == len(set(two.tolist()))
-
-
-def told(contacts):
-    """Contacts in one order; crossings may come either way round."""
-    rows = zip(contacts.first.tolist(), contacts.second.tolist(), contacts.end.tolist(), strict=True)
-    return sorted((*sorted((i, j)), end) if end < 0 else (i, j, end) for i, j, end in rows)
 
 
 @pytest.mark.parametrize("count", [0, 1])

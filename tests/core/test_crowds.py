@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from scipy.sparse import coo_matrix
 from scipy.sparse.csgraph import connected_components
 from scipy.spatial import cKDTree
+from specimens import contact_rows
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
@@ -92,7 +93,8 @@ def test_a_star_about_an_end_that_others_share_comes_to_it():
     _, curves = star(40, 0.2 * GAP)
     corner = CurveArray.from_rows([(0.01, 0.0, 9, 90, 0), (0.01, 0.0, -9, 90, 0)], [40, 41])
     joints = joints_of(CurveArray.joined([curves, corner]))
-    assert len(joints) == 1 and len(joints.ends) == 42
+    assert len(joints) == 1
+    assert len(joints.ends) == 42
     assert joints.place[0].tolist() == [0.01, 0.0]
 
 
@@ -122,15 +124,41 @@ def test_clusters_of_a_crowd_are_the_components_of_its_near_pairs(seed, count, r
     assert len(set(zip(label.tolist(), their_label.tolist(), strict=True))) == theirs
 
 
+def scattered(count, arcs, chance):
+    """Lines and arcs between the places of a grid, or a hair beside them."""
+    ends = chance.integers(0, 12, (count, 4)) + chance.choice([0, 0, 0.5 * MERGE, -0.9 * MERGE], (count, 4))
+    ends[:, 2:] += np.where((ends[:, :2] == ends[:, 2:]).all(axis=1)[:, None], 1.0, 0.0)
+    bulges = np.where(chance.random(count) < arcs, chance.uniform(-1, 1, count), 0.0)
+    return CurveArray.from_bulges(ends[:, :2], ends[:, 2:], bulges, np.arange(count))
+
+
+def hatched(count, turn):
+    """Lines side by side that all run the same way."""
+    along, across = np.array([math.cos(turn), math.sin(turn)]), np.array([-math.sin(turn), math.cos(turn)])
+    starts = np.arange(count)[:, None] * across * 12 / count
+    return CurveArray.from_bulges(starts, starts + 12 * along, np.zeros(count), np.arange(count))
+
+
 @given(seeds, st.sampled_from([0.0, 0.5]))
 @settings(max_examples=60, deadline=None)
 def test_no_contact_is_lost_by_leaving_out_what_keeps_off(seed, arcs):
-    """All pairs of boxes that touch are tried; of what is found, ends at ends are told by the labels instead."""
+    no_contact_is_lost(scattered(60, arcs, np.random.default_rng(seed)))
+
+
+@given(seeds, st.floats(-4, 4))
+@settings(max_examples=25, deadline=None)
+def test_no_contact_is_lost_where_boxes_lie_along_a_hatch(seed, turn):
     chance = np.random.default_rng(seed)
-    ends = chance.integers(0, 12, (60, 4)) + chance.choice([0, 0, 0.5 * MERGE, -0.9 * MERGE], (60, 4))
-    ends[:, 2:] += np.where((ends[:, :2] == ends[:, 2:]).all(axis=1)[:, None], 1.0, 0.0)
-    bulges = np.where(chance.random(60) < arcs, chance.uniform(-1, 1, 60), 0.0)
-    curves = CurveArray.from_bulges(ends[:, :2], ends[:, 2:], bulges, np.arange(60))
+    curves = CurveArray.joined([hatched(240, turn), scattered(15, 0.6, chance)])
+    no_contact_is_lost(curves)
+    near = Neighbourhood(curves, MERGE)
+    near.contacts  # noqa: B018  what is known is carried along
+    carried = near.changed(np.flatnonzero(chance.random(len(curves)) < 0.9), scattered(5, 0.6, chance))
+    assert contact_rows(carried.contacts) == contact_rows(Neighbourhood(carried.curves, MERGE).contacts)
+
+
+def no_contact_is_lost(curves):
+    """All pairs of boxes that touch are tried; of what is found, ends at ends are told by the labels instead."""
     every = contacts(curves, MERGE, candidate_pairs(curves, 4 * MERGE))
     points = every.points
     to_end = np.minimum(
@@ -138,12 +166,8 @@ def test_no_contact_is_lost_by_leaving_out_what_keeps_off(seed, arcs):
     )
     wanted = every.take(~((every.end >= 0) & (to_end <= MERGE)))
     near = Neighbourhood(curves, MERGE)
-    assert rows(near.contacts) == rows(wanted)
+    assert contact_rows(near.contacts) == contact_rows(wanted)
     at_ends = every.take((every.end >= 0) & (to_end <= MERGE))
     own = near.end_labels[2 * at_ends.first + at_ends.end]
     either = near.end_labels[2 * at_ends.second], near.end_labels[2 * at_ends.second + 1]
     assert ((own == either[0]) | (own == either[1])).all()
-
-
-def rows(found):
-    return sorted(zip(found.first.tolist(), found.second.tolist(), found.end.tolist(), strict=True))
