@@ -30,6 +30,7 @@ from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.intake.registry import read
 from syntaxa.memory import uncollected
 from syntaxa.mend.by_hand import MapCurves
+from syntaxa.mend.deviation import deviation
 from syntaxa.mend.steps import survey_state
 from syntaxa.mend.survey import survey
 from syntaxa.mend.tolerance import with_gap
@@ -92,12 +93,22 @@ def spokes(n):
     return lambda: survey(drawn, "0", with_gap(Tolerances(), 0.05), 3.0)
 
 
-def hatch(n):
+def hatch_lines(n):
     """Slanted lines side by side: the boxes of all of them overlap."""
     along, across = polar(Point(0, 0), 300, 0.5), polar(Point(0, 0), 300, 0.5 + math.pi / 2)
     feet = [Point(across.x * k / n, across.y * k / n) for k in range(n)]
-    drawn = [Curve(f"c{k}", Line(p, Point(p.x + along.x, p.y + along.y)), "0") for k, p in enumerate(feet)]
+    return [Curve(f"c{k}", Line(p, Point(p.x + along.x, p.y + along.y)), "0") for k, p in enumerate(feet)]
+
+
+def hatch(n):
+    drawn = hatch_lines(n)
     return lambda: survey(drawn, "0", with_gap(Tolerances(), 0.01), 3.0)
+
+
+def keeping(n):
+    """The slanted lines of a hatch, as received and as a result in which a few are gone."""
+    drawn = hatch_lines(n)
+    return lambda: deviation(drawn, drawn[::7] + drawn[1::7] + drawn[3::7])
 
 
 def extents(n):
@@ -172,6 +183,7 @@ WORK = (
     ("copies of a curve", copies, 2000),
     ("spokes that miss one place", spokes, 48),
     ("lines of a hatch", hatch, 1000),
+    ("how far a hatch lies off another", keeping, 1000),
     ("extents of curves", extents, 50_000),
     ("least distance of two runs", distance, 5000),
     ("ordering a closed run", ordering, 2000),

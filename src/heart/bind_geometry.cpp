@@ -4,6 +4,7 @@
 #include "faces.hpp"
 #include "groups.hpp"
 #include "meeting.hpp"
+#include "nearest.hpp"
 
 namespace heart {
 
@@ -48,6 +49,22 @@ void bind_boxes(py::module_& module) {
                     tree.around(asked[row], [&](int k) { found.emplace_back(row, k); });
             }
             return pair_columns(found);
+        });
+}
+
+void bind_nearest(py::module_& module) {
+    py::class_<Nearest>(module, "Nearest")
+        .def(py::init([](py::handle curves) { return Nearest(pieces(curves)); }))
+        .def("farthest", [](const Nearest& nearest, py::handle curves, double step, int most) {
+            refuse_unless(step > 0 && most > 0, "a step of nothing");
+            Pieces of = pieces(curves);
+            std::vector<Farthest> found(of.size());
+            aside([&] {
+                for (size_t k = 0; k < of.size(); ++k) found[k] = nearest.farthest(of[k], step, most);
+            });
+            return py::make_tuple(column<double>(found, [](const Farthest& f) { return f.share; }),
+                                  column<double>(found, [](const Farthest& f) { return f.distance; }),
+                                  column<double>(found, [](const Farthest& f) { return f.more; }));
         });
 }
 
@@ -99,6 +116,7 @@ void bind_meeting(py::module_& module) {
 
 void bind_geometry(py::module_& module) {
     bind_boxes(module);
+    bind_nearest(module);
     bind_groups(module);
     bind_meeting(module);
 }

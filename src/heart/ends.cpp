@@ -111,10 +111,12 @@ Partners nearest_ends(const Near& near, const EndState& state, double limit) {
     std::vector<double> best(2 * near.count(), INF), beside(2 * near.count(), INF);
     for (auto [end, other, distance] : end_pairs(near, found.ends, limit)) {
         P out = leaving(near.curves, end), way = near.end(other) - near.end(end);
-        bool runs_along = dot(out, leaving(near.curves, other)) > std::cos(SHALLOW) &&
-                          std::fabs(dot(way, out)) < 0.5 * distance && distance > near.merge;
-        double& nearest = runs_along ? beside[end] : best[end];
-        nearest = std::min(nearest, runs_along ? std::fabs(cross(way, out)) : distance);
+        bool one_way = dot(out, leaving(near.curves, other)) > std::cos(SHALLOW) && distance > near.merge;
+        // Two that leave one way were never meant to meet: the lines of a hatch at the edge that they end at.
+        if (!one_way)
+            best[end] = std::min(best[end], distance);
+        else if (std::fabs(dot(way, out)) < 0.5 * distance)
+            beside[end] = std::min(beside[end], std::fabs(cross(way, out)));
     }
     for (int e : found.ends) found.to_partner.push_back(best[e]), found.beside.push_back(beside[e]);
     return found;

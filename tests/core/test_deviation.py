@@ -4,21 +4,24 @@ from __future__ import annotations
 
 import math
 
+import numpy as np
 import pytest
 import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from specimens import damaged, heal_all, lines, square
 
+from syntaxa import heart
 from syntaxa.drawing.model import Curve
+from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.shapes import Circle
+from syntaxa.geometry.shapes import Circle, Line
 from syntaxa.mend.deviation import deviation
 
 
 def test_the_same_drawing_deviates_by_nothing():
     curves = [*lines(square()), Curve("c", Circle(Point(5, 5), 2), "0")]
-    found = deviation(curves, curves, 0.1)
+    found = deviation(curves, curves)
     assert found.largest == pytest.approx(0, abs=1e-12)
     assert len(found.kept) == len(found.made) == 5
 
@@ -26,25 +29,73 @@ def test_the_same_drawing_deviates_by_nothing():
 @given(st.floats(0.01, 5), st.floats(6, 60))
 def test_concentric_circles_are_their_radii_apart(gap, radius):
     one, two = ([Curve("c", Circle(Point(3, -2), r), "0")] for r in (radius, radius + gap))
-    found = deviation(one, two, 0.1)
+    found = deviation(one, two)
     assert found.kept[0].distance == pytest.approx(gap, rel=1e-9)
     assert found.made[0].distance == pytest.approx(gap, rel=1e-9)
 
 
 def test_what_was_dropped_and_what_was_added_are_told_apart():
     frame, extra = lines(square()), Curve("x", Circle(Point(5, 5), 1), "0")
-    dropped = deviation([*frame, extra], frame, 0.1)
+    dropped = deviation([*frame, extra], frame)
     assert dropped.kept[0].curve == "x"
     # Farthest from all sides on the diagonals; the places looked at come within the bound of that.
     farthest = 5 - math.sqrt(0.5)
     assert farthest - dropped.bound <= dropped.kept[0].distance <= farthest + 1e-9
     assert dropped.made[0].distance == pytest.approx(0, abs=1e-12)
-    added = deviation(frame, [*frame, extra], 0.1)
+    added = deviation(frame, [*frame, extra])
     assert (added.made[0].curve, added.kept[0].distance) == ("x", pytest.approx(0, abs=1e-12))
 
 
 def test_nothing_on_one_side_is_infinitely_far():
-    assert math.isinf(deviation(lines(square()), [], 0.1).largest)
+    assert math.isinf(deviation(lines(square()), []).largest)
+
+
+@st.composite
+def some_pieces(draw, most):
+    """Lines and arcs, and now and then a hatch of more than the boxes are turned for."""
+    chance = np.random.default_rng(draw(st.integers(0, 10_000)))
+    count = draw(st.integers(1, most))
+    ends = chance.uniform(-20, 20, (count, 4))
+    bulges = np.where(chance.random(count) < 0.5, chance.uniform(-1, 1, count), 0.0)
+    some = CurveArray.from_bulges(ends[:, :2], ends[:, 2:], bulges, np.arange(count))
+    if not draw(st.booleans()):
+        return some
+    turn = draw(st.floats(0, math.pi))
+    along, across = np.array([math.cos(turn), math.sin(turn)]), np.array([-math.sin(turn), math.cos(turn)])
+    starts = np.arange(-150, 150)[:, None] * across / 10
+    return CurveArray.joined([some, CurveArray.from_bulges(starts, starts + 25 * along, np.zeros(300), np.arange(300))])
+
+
+@settings(max_examples=25, deadline=None)
+@given(some_pieces(4), some_pieces(30), st.sampled_from([0.05, 0.5, 5.0]))
+def test_the_farthest_place_is_that_of_a_search_within_the_stated_bound(of, others, step):
+    of = of.take(np.arange(min(len(of), 6)))
+    share, away, more = heart.Nearest(others).farthest(of, step, 4000)
+    shares = np.linspace(0, 1, 401)
+    for k in range(len(of)):
+        own = np.full(len(shares), k)
+        places = of.take(own).points_at(shares)
+        nearest = np.min([others.take(np.full(401, n)).distances_to(places) for n in range(len(others))], axis=0)
+        spacing = float(of.lengths()[k]) / 400
+        assert nearest.max() <= away[k] + more[k] + 1e-9
+        assert away[k] <= nearest.max() + spacing / 2 + 1e-9
+        at = of.take(np.array([k])).points_at(share[k : k + 1])
+        every = others.distances_to(np.repeat(at, len(others), axis=0))
+        assert every.min() == pytest.approx(away[k], abs=2e-9)
+        assert more[k] <= max(step, of.lengths()[k] / 4000) / 2 + 1e-7
+
+
+def test_what_was_kept_is_known_to_be_kept_between_the_places_as_well():
+    """Lines and arcs that lie on what was received: nothing can lie off them, and the bound says so."""
+    curves = [*lines(square(200.0)), *(Curve(f"c{k}", Circle(Point(40 + 3 * k, 40), 15), "0") for k in range(5))]
+    halves = [
+        Curve("h", Line(Point(0, 0), Point(70, 0)), "0"),
+        *(c for c in curves if not (isinstance(c.shape, Line) and c.shape.start.y == c.shape.end.y == 0)),
+        Curve("k", Line(Point(70, 0), Point(200, 0)), "0"),
+    ]
+    found = deviation(curves, halves)
+    assert found.largest <= 1e-9
+    assert found.bound <= 0.5 / 1024, "only where one line goes on as another is it not nothing"
 
 
 @settings(max_examples=4, deadline=None)
@@ -53,7 +104,7 @@ def test_geos_measures_the_same_distances(seed):
     """Points every tenth of a millimetre, and the nearest facet of the other side by GEOS."""
     _, curves = damaged("gap.05", seed, 3)
     after, _, _ = heal_all(curves, 0.05)
-    found = deviation(curves, after, 0.05)
+    found = deviation(curves, after)
     for one, two, side in ((curves, after, found.kept), (after, curves, found.made)):
         theirs = farthest(one, two)
         assert side[0].distance - 1e-4 <= theirs + 2e-3

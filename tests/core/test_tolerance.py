@@ -5,8 +5,10 @@ from __future__ import annotations
 import itertools
 import math
 
+import numpy as np
 import pytest
-from hypothesis import given
+import shapely
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from specimens import lines, square
 
@@ -63,6 +65,28 @@ def test_gaps_are_closed_beside_ruled_lines_and_the_lines_stay(gap, spacing):
     after, _ = mended(*drawn)
     assert {name: s for name, s in after.items() if name.startswith("r")} == {c.id: c.shape for c in ruled(spacing)}
     assert all(s.length == pytest.approx(40.0) for name, s in after.items() if not name.startswith("r"))
+
+
+def filled(spacing, turn, size=40.0):
+    """Lines side by side that end at the sides of a square, as a laser fills an area; no crumbs in its corners."""
+    along, across = np.array([math.cos(turn), math.sin(turn)]), np.array([-math.sin(turn), math.cos(turn)])
+    feet = size / 2 + (np.arange(-size, size, spacing) + 0.31 * spacing)[:, None] * across
+    whole = shapely.linestrings(np.stack([feet - 2 * size * along, feet + 2 * size * along], axis=1))
+    cut = [np.array(c.coords) for c in shapely.intersection(whole, shapely.box(0, 0, size, size)) if c.length > spacing]
+    return [Curve(f"f{k}", Line(Point(*a), Point(*b)), "0") for k, (a, b) in enumerate(cut)]
+
+
+@given(st.floats(0.08, 2.0), st.floats(0.0, math.pi))
+@settings(max_examples=25, deadline=None)
+def test_lines_that_fill_an_area_are_no_gaps_at_its_edge(spacing, turn):
+    """Slanted, their ends lie farther apart along the edge than the lines do: one end was taken for the other's."""
+    drawn = filled(spacing, turn)
+    gap = spacing / 5
+    found = proposed_gap([sketch(*drawn)])
+    assert found.gap < spacing / 2
+    broken = [c for k in range(8) for c in broken_square(gap, x=100.0 + 50 * k, word=f"q{k}-")]
+    after, _ = mended(*drawn, *broken)
+    assert {name: s for name, s in after.items() if name.startswith("f")} == {c.id: c.shape for c in drawn}
 
 
 def test_where_gaps_are_as_wide_as_features_the_safe_side_is_taken_and_told():

@@ -53,7 +53,7 @@ def mended_file(options: argparse.Namespace) -> MendRecord:
     chosen = Output(options.output_unit, options.release, beside=options.beside)
     notes = [f"{o.name}: {note}" for o in outputs for note in deliver(evaluation.state, o, chosen).notes]
     record = _record(evaluation, before, after, gap, outputs, 0.0, options.unit != "auto", budget)
-    apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves(), gap)
+    apart = deviation(unmended.state.made_curves(), evaluation.state.made_curves())
     moved = DeviationRecord(
         record.deviation_mm.max, record.deviation_mm.mean, _largest(apart.kept), _largest(apart.made), apart.bound,
         record.deviation_mm.along,

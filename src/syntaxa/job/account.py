@@ -140,7 +140,7 @@ def account_of(
         if isinstance(mend.step, MendFindings):
             before = evaluator.evaluate(earlier).state
             found = mend.step.done(before)
-            far = _measured(before.sketches, [sketch for sketch, _ in found], gap)
+            far = _measured(before.sketches, [sketch for sketch, _ in found])
             fixes += [_fix(f, sketch.name, far) for sketch, findings in found for f in findings if f.fixed]
         progress(0.2 + 0.5 * (k + 1) / len(mends))
     surveys = [survey_state(s, gap, DEAD_END) for s in (start, evaluation.state)]
@@ -211,12 +211,12 @@ def _steps(evaluation: Evaluation) -> list[StepAccount]:
     ]
 
 
-def _measured(before: Sequence[Sketch], after: Sequence[Sketch], near: float) -> dict[str, float]:
+def _measured(before: Sequence[Sketch], after: Sequence[Sketch]) -> dict[str, float]:
     """How far (mm) the curves of the result lie off those before, by all ids that they have gone by."""
     one, two = ([c for s in sketches if s.purpose == "profile" for c in s.curves] for sketches in (before, after))
     names = {c.id: c.names for c in two}
     far: dict[str, float] = {}
-    for row in deviation(one, two, near).made:
+    for row in deviation(one, two).made:
         for name in names[row.curve]:
             far[name] = max(far.get(name, 0.0), row.distance)
     return far

@@ -103,7 +103,7 @@ def _tried(evaluator: Evaluator, job: Job, treatment: Treatment) -> Trial:
     rows = evaluation.ledger[len(evaluation.ledger) - (len(done.steps) - len(read.steps)) :]
     after = evaluation.state
     survey = survey_state(after, treatment.gap)
-    far = deviation(before.made_curves(), after.made_curves(), treatment.gap)
+    far = deviation(before.made_curves(), after.made_curves())
     return Trial(
         treatment,
         done,

@@ -252,7 +252,7 @@ class JoinCurves(MendStep, frozen=True, tag="join-curves"):
                 smooth = sum(isinstance(c.shape, Spline | EllipseArc) for c in chain.curves)
                 bent += smooth
                 if smooth:
-                    off.append(deviation(chain.curves, [whole], JOIN_FIT, JOIN_FIT / 10).largest)
+                    off.append(deviation(chain.curves, [whole], JOIN_FIT / 10).largest)
         if not joined:
             raise MendError("No two of these curves meet end to end.", suggestion="Close the gap between them first.")
         says = f"{joined} curves joined.{editing.held_told}"

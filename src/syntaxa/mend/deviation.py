@@ -1,8 +1,8 @@
 """How far the result lies from what was received, and the other way round: measured, not assumed.
 
-For every curve of one side the largest distance to the nearest curve of the other is looked for at places along it;
-between two places it can be larger by at most half of the step, which is the stated bound. Both ways together are the
-Hausdorff distance of the two drawings. Cost: n log n in the places.
+For every curve of one side the largest distance to the nearest curve of the other is looked for at places along it, as
+close to each other as it takes; how much larger it can be between two of them is the stated bound. Both ways together
+are the Hausdorff distance of the two drawings. Cost: n log n in the places.
 """
 
 from __future__ import annotations
@@ -12,20 +12,19 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from syntaxa import heart
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.points import Point
-from syntaxa.geometry.types import Floats
 from syntaxa.mend.pieces import pieces_of
 from syntaxa.watching import still_wanted
 
-#: mm; places along a curve lie no further apart, unless that would be more than `_MOST` on a piece.
+#: mm; places along a curve need not lie closer, nor be more than `_MOST` on a piece.
 _STEP = 0.5
 _MOST = 4000
 
-#: How much wider is looked where nothing was found near.
-_WIDER = 8.0
+#: Pieces that are measured between two looks at whether anyone still wants it.
+_A_BLOCK = 5000
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,11 +54,11 @@ class Deviation:
         return max((side[0].distance for side in (self.kept, self.made) if side), default=0.0)
 
 
-def deviation(before: Sequence[Curve], after: Sequence[Curve], near: float, fit: float = 1e-3) -> Deviation:
-    """The deviation between two lots of curves; `near` (mm) is how far off most of them are at the most."""
+def deviation(before: Sequence[Curve], after: Sequence[Curve], fit: float = 1e-3) -> Deviation:
+    """The deviation between two lots of curves; splines and ellipses are taken as arcs to `fit` (mm)."""
     received, result = (pieces_of(curves, fit) for curves in (before, after))
-    kept, one = _one_way(received.curves, received.ids, result.curves, near)
-    made, two = _one_way(result.curves, result.ids, received.curves, near)
+    kept, one = _one_way(received.curves, received.ids, result.curves)
+    made, two = _one_way(result.curves, result.ids, received.curves)
     return Deviation(kept, made, max(one, two))
 
 
@@ -69,41 +68,21 @@ def largest(found: Deviation, count: int) -> list[tuple[Far, bool]]:
     return sorted(rows, key=lambda row: -row[0].distance)[:count]
 
 
-def _one_way(curves: CurveArray, ids: tuple[str, ...], other: CurveArray, near: float) -> tuple[tuple[Far, ...], float]:
+def _one_way(curves: CurveArray, ids: tuple[str, ...], other: CurveArray) -> tuple[tuple[Far, ...], float]:
     if not len(curves):
         return (), 0.0
-    lengths = curves.lengths()
-    counts = np.clip(np.ceil(lengths / _STEP), 1, _MOST).astype(np.int64) + 1
-    piece = np.repeat(np.arange(len(curves)), counts)
-    nth = np.arange(len(piece)) - np.repeat(np.cumsum(counts) - counts, counts)
-    places = curves.take(piece).points_at(nth / np.repeat(counts - 1, counts))
-    away = _distances(places, other, max(near, 1e-3))
-    owner = curves.owner[piece]
-    order = np.lexsort((-away, owner))
-    first = order[np.unique(owner[order], return_index=True)[1]]
-    rows = [
-        Far(ids[int(owner[k])], Point(*places[k].tolist()), float(away[k])) for k in first[np.argsort(-away[first])]
-    ]
-    return tuple(rows), float((lengths / (counts - 1)).max() / 2)
-
-
-def _distances(places: Floats, other: CurveArray, near: float) -> Floats:
-    """Distance (n,) mm of each place to the nearest of the other curves, inf where there are none."""
-    best = np.full(len(places), np.inf)
-    if not len(other):
-        return best
-    boxes = BoxIndex(other.bounds())
-    extent = np.concatenate([places, other.start, other.end])
-    most = float(np.ptp(extent, axis=0).sum()) + 1.0
-    left, reach = np.arange(len(places)), near
-    while len(left):
+    nearest = heart.Nearest(other)
+    parts = []
+    for first in range(0, len(curves), _A_BLOCK):
         still_wanted()
-        row, piece = boxes.near(places.take(left, axis=0), reach)
-        found = other.take(piece).distances_to(places.take(left[row], axis=0))
-        np.minimum.at(best, left[row], found)
-        # Within the reach the box of the nearest cannot have been missed.
-        left = left[best[left] > reach]
-        if reach > most:
-            break
-        reach *= _WIDER
-    return best
+        parts.append(nearest.farthest(curves.take(np.arange(first, min(first + _A_BLOCK, len(curves)))), _STEP, _MOST))
+    share, away, more = (np.concatenate(column) for column in zip(*parts, strict=True))
+    order = np.lexsort((-away, curves.owner))
+    worst = order[np.unique(curves.owner[order], return_index=True)[1]]
+    worst = worst[np.argsort(-away[worst], kind="stable")]
+    places = curves.take(worst).points_at(share[worst]).tolist()
+    rows = [
+        Far(ids[owner], Point(*place), distance)
+        for owner, place, distance in zip(curves.owner[worst].tolist(), places, away[worst].tolist(), strict=True)
+    ]
+    return tuple(rows), float(more.max())

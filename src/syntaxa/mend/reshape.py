@@ -68,7 +68,7 @@ class ArcsForCurves(MendStep, frozen=True, tag="arcs-for-curves", omit_defaults=
                 if not curve.shape.is_closed:
                     table.append((*rows[-1][2:4], 0.0))
                 anew[curve.id] = replace(curve, shape=shape_of_rows(np.array(table), curve.shape.is_closed))
-            far = deviation(old, list(anew.values()), self.within, self.within / 10) if old else None
+            far = deviation(old, list(anew.values()), self.within / 10) if old else None
             return _Change(anew, off=[max(self.within, far.largest)] if far is not None else [])
 
         after, entry = _each(state, change)

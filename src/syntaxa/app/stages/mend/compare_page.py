@@ -9,7 +9,6 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QSlider
 
 from syntaxa.app.canvas.layers.comparing import BANDS, Versus, band_name
 from syntaxa.app.session.session import Session
-from syntaxa.app.session.surveyed import surveyed
 from syntaxa.app.stages.mend.page import SidePage
 from syntaxa.app.stages.mend.views import COMPARED, Compared
 from syntaxa.app.widgets.labels import button, label, row_of, set_role
@@ -75,8 +74,7 @@ class ComparePage(SidePage):
     @property
     def _found(self) -> Compared | None:
         """What was found, where somebody asked for it."""
-        known = surveyed(self.session)
-        return self.session.view(COMPARED, known.gap) if self.asked and known is not None else None
+        return self.session.view(COMPARED) if self.asked else None
 
     def refresh(self) -> None:
         compared = self._found

@@ -33,11 +33,11 @@ class Compared:
     there: frozenset[str]
 
 
-def _compared(standing: Evaluation, gap: float, *, progress: Progress) -> Compared:
+def _compared(standing: Evaluation, *, progress: Progress) -> Compared:
     before = standing.without(_is_by_hand).state
     progress(0.3)
     curves = standing.state.made_curves()
-    found = deviation(before.made_curves(), curves, gap)
+    found = deviation(before.made_curves(), curves)
     progress(0.8)
     scene = SCENE.make(standing, progress=lambda _share: None)
     received = Scene.of([(s.colour, s.curves) for s in before.profiles()])
@@ -55,7 +55,6 @@ def _trials(standing: Evaluation, look: str, *, progress: Progress) -> tuple[tup
     return tuple((trial, picture_of_curves(trial.curves, *PICTURE, tokens)) for trial in trials)
 
 
-#: Given the gap (mm).
 COMPARED: View[Compared] = View(
     "Comparing with what was received", on_state, _compared, lambda made: 2 * scene_bytes(made.received)
 )

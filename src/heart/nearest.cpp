@@ -1,0 +1,95 @@
+#include "nearest.hpp"
+
+#include <limits>
+
+namespace heart {
+
+namespace {
+
+// mm; what lies nearer than this lies there.
+constexpr double THERE = ROUNDING;
+// mm; so little more is not looked for.
+constexpr double HARDLY = 1e-7;
+
+// Share of a step at which it is given up to find where one piece goes on as another.
+constexpr double FINER = 1.0 / 1024;
+
+std::vector<Box> boxes_in(const Frame& frame, const Pieces& pieces) {
+    std::vector<Box> boxes;
+    boxes.reserve(pieces.size());
+    for (const Piece& piece : pieces) boxes.push_back(frame.box(piece));
+    return boxes;
+}
+
+// Whether all places from one point to another on an arc about nearly the same centre lie beside a second arc.
+bool spans(const Piece& arc, P from, P between, P to) {
+    auto within = [&](P point) {
+        double share = arc.share_of(point), slack = THERE / arc.length();
+        return share >= -slack && share <= 1 + slack;
+    };
+    return within(from) && within(between) && within(to);
+}
+
+}  // namespace
+
+Nearest::Nearest(Pieces pieces)
+    : pieces_(std::move(pieces)), frame_(Frame::of(pieces_)), tree_(boxes_in(frame_, pieces_)) {}
+
+Nearest::Found Nearest::nearest(P point, int guess) const {
+    Found best{guess, guess < 0 ? std::numeric_limits<double>::infinity() : pieces_[guess].distance_to(point)};
+    tree_.toward(
+        frame_.into(point), [&] { return best.distance <= THERE ? -1 : best.distance; },
+        [&](int piece) {
+            double distance = pieces_[piece].distance_to(point);
+            if (distance < best.distance) best = {piece, distance};
+        });
+    return best;
+}
+
+// How far a part of a piece may lie from the others. A place on it is no farther than either end and the way from
+// there; and no part of a line is farther from another line than its ends are, for that distance is convex; nor one of
+// an arc, beside another arc, than the radii and centres differ.
+double Nearest::at_most(const Piece& of, const Part& part) const {
+    P low = of.point_at(part.low), high = of.point_at(part.high);
+    double most = (part.at_low.distance + part.at_high.distance + (part.high - part.low) * of.length()) / 2;
+    for (int k : {part.at_low.piece, part.at_high.piece}) {
+        const Piece& near = pieces_[k];
+        if (!of.is_arc && !near.is_arc)
+            most = std::min(most, std::max(near.distance_to(low), near.distance_to(high)));
+        else if (of.is_arc && near.is_arc) {
+            double apart = norm(of.centre - near.centre);
+            if (2 * apart < of.radius && spans(near, low, of.point_at((part.low + part.high) / 2), high))
+                most = std::min(most, std::fabs(of.radius - near.radius) + apart + THERE);
+        }
+        if (part.at_low.piece == part.at_high.piece) break;
+    }
+    return most;
+}
+
+Farthest Nearest::farthest(const Piece& of, double step, int most) const {
+    constexpr double NOTHING = std::numeric_limits<double>::infinity();
+    if (pieces_.empty()) return {0, NOTHING, 0};
+    Found low = nearest(of.point_at(0), -1), high = nearest(of.point_at(1), low.piece);
+    Farthest far = high.distance > low.distance ? Farthest{1, high.distance} : Farthest{0, low.distance};
+    double least = std::max(step / std::max(of.length(), NOUGHT), 1.0 / most), top = 0;
+    std::vector<Part> parts{{0, 1, low, high}};
+    while (!parts.empty()) {
+        Part part = parts.back();
+        parts.pop_back();
+        double bound = at_most(of, part);
+        double enough = part.at_low.piece == part.at_high.piece ? least : least * FINER;
+        if (bound <= far.distance + HARDLY || part.high - part.low <= enough) {
+            top = std::max(top, bound);
+            continue;
+        }
+        double share = (part.low + part.high) / 2;
+        Found between = nearest(of.point_at(share), part.at_low.piece);
+        if (between.distance > far.distance) far.share = share, far.distance = between.distance;
+        parts.push_back({share, part.high, between, part.at_high});
+        parts.push_back({part.low, share, part.at_low, between});
+    }
+    far.more = std::max(0.0, top - far.distance);
+    return far;
+}
+
+}  // namespace heart
