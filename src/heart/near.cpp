@@ -9,8 +9,7 @@ constexpr double MARGIN = 4;
 // Share of new pieces from which it is cheaper to begin anew.
 constexpr double MOSTLY = 0.3;
 // Whether a line has all of another piece on one side of it, further away than the margin.
-bool keeps_off(const Piece& line, const Piece& other, double margin) {
-    if (line.is_arc) return false;
+bool line_keeps_off(const Piece& line, const Piece& other, double margin) {
     P path = line.end - line.start;
     double room = margin * norm(path);
     int left = 0, right = 0;
@@ -28,8 +27,22 @@ bool keeps_off(const Piece& line, const Piece& other, double margin) {
     return left == 4 || right == 4;
 }
 
+// Whether all of another piece lies within the circle of an arc or beyond it, further away than the margin.
+bool arc_keeps_off(const Piece& arc, const Piece& other, double margin) {
+    if (other.is_arc) {
+        double apart = norm(other.centre - arc.centre);
+        return apart + other.radius < arc.radius - margin || std::fabs(apart - other.radius) > arc.radius + margin;
+    }
+    double farthest = std::max(norm(other.start - arc.centre), norm(other.end - arc.centre));
+    return farthest < arc.radius - margin || other.distance_to(arc.centre) > arc.radius + margin;
+}
+
+// Cheap: of long slanted lines, of circles in circles, all boxes overlap.
 bool may_meet(const Piece& one, const Piece& other, double margin) {
-    return !keeps_off(one, other, margin) && !keeps_off(other, one, margin);
+    auto keeps_off = [&](const Piece& a, const Piece& b) {
+        return a.is_arc ? arc_keeps_off(a, b, margin) : line_keeps_off(a, b, margin);
+    };
+    return !keeps_off(one, other) && !keeps_off(other, one);
 }
 
 }  // namespace
@@ -54,7 +67,6 @@ const Layers& Near::boxes() const {
 const Pairs& Near::pairs() const {
     if (!pairs_) {
         Pairs found;
-        // Of lines that run many ways, as in a star, boxes overlap however they are laid.
         boxes().pairs([&](int i, int j) {
             if (may_meet(curves[i], curves[j], MARGIN * merge)) found.emplace_back(i, j);
         });

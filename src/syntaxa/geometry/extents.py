@@ -7,7 +7,6 @@ Cost: linear in the curves; a spline of n control points takes the roots of n po
 
 from __future__ import annotations
 
-import itertools
 import math
 from collections.abc import Iterable, Sequence
 from functools import lru_cache
@@ -17,10 +16,13 @@ import numpy as np
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.shapes import TURN, Arc, Circle, EllipseArc, Line, Polyline, Shape, Spline
 from syntaxa.geometry.tolerances import ROUNDING
-from syntaxa.geometry.types import Box, Floats
+from syntaxa.geometry.types import Bools, Box, Floats
 
 #: Shapes whose numbers are gathered at once: whoever waits for the interpreter meanwhile waits a millisecond.
 _A_BLOCK = 2_000
+
+#: Share of the largest coefficient of a polynomial below which one is rounding.
+_ROUNDED = 1e-14
 
 #: Splines and ellipses whose extents are remembered.
 _KEPT = 20_000
@@ -137,35 +139,66 @@ def _ellipse_turns(shape: EllipseArc) -> list[float]:
 
 def _spline_turns(shape: Spline) -> list[float]:
     """Parameters of its ends, corners and of where it runs level or upright."""
-    from scipy.interpolate import PPoly
-
+    slopes, begin, width = _slopes(shape)
+    rising, span = slopes.reshape(len(slopes), -1), np.repeat(np.arange(len(width)), 2)
     turns: list[float] = shape.breaks.tolist()
-    points = np.array([[*p] for p in shape.control_points])
-    weights = np.array(shape.weights) if shape.weights else np.ones(len(points))
-    knots = np.array(shape.knots)
-    x, y, w = (
-        PPoly.from_spline((knots, row, shape.degree)) for row in np.vstack([points.T * weights, weights[None, :]])
-    )
-    first, last = shape.domain
-    for k, (begin, end) in enumerate(itertools.pairwise(shape.knots)):
-        if end <= begin or end <= first or begin >= last:
-            continue
-        below = w.c[:, k]
-        for own in (x.c[:, k], y.c[:, k]):
-            # The sign of a quotient's slope is that of u' w - u w'.
-            slope = np.polysub(np.polymul(np.polyder(own), below), np.polymul(own, np.polyder(below)))
-            turns += [begin + r for r in _real_roots(slope, end - begin)]
+    for k in np.flatnonzero(_may_vanish(rising)):
+        turns += (begin[span[k]] + width[span[k]] * _real_roots(rising[:, k])).tolist()
     return turns
 
 
-def _real_roots(polynomial: Floats, end: float) -> list[float]:
-    """Real roots between 0 and an end; one that is only nearly real counts, for it costs nothing to look there."""
-    scale = np.abs(polynomial * end ** np.arange(len(polynomial) - 1, -1, -1))
-    if not len(scale) or scale.max() == 0.0:
-        return []
+def _slopes(shape: Spline) -> tuple[Floats, Floats, Floats]:
+    """Polynomials (degree + 1, n, 2) that vanish where x and y of its n spans do not change, and where these begin and
+    how wide they are (n,); highest powers first, of a parameter that goes from 0 to 1 in each.
+    """
+    spline = shape.homogeneous()
+    knots = np.array(shape.knots)
+    first, last = shape.domain
+    begin, end = knots[:-1], knots[1:]
+    used = np.flatnonzero((end > begin) & (end > first) & (begin < last))
+    width = (end - begin)[used]
+    powers = np.arange(shape.degree, -1, -1)
+    # Taylor's series at the beginning of each span.
+    spans = np.stack([spline(begin[used], nu=p) * (width**p / math.factorial(p))[:, None] for p in powers.tolist()])
+    own, below = spans[..., :2], spans[..., 2:]
+    steep = own[:-1] * powers[:-1, None, None]
+    if not shape.weights:
+        return steep, begin[used], width
+    # The sign of a quotient's slope is that of u' w - u w'.
+    return _product(steep, below) - _product(own, below[:-1] * powers[:-1, None, None]), begin[used], width
+
+
+def _product(one: Floats, other: Floats) -> Floats:
+    """Polynomials multiplied, power by power."""
+    found = np.zeros((len(one) + len(other) - 1, *np.broadcast_shapes(one.shape[1:], other.shape[1:])))
+    for k, row in enumerate(one):
+        found[k : k + len(other)] += row * other
+    return found
+
+
+def _may_vanish(polynomials: Floats) -> Bools:
+    """Which polynomials (degree + 1, n) may have a root from 0 to 1: not those whose Bernstein coefficients, between
+    whose least and largest all of their values lie, have one sign.
+    """
+    degree = len(polynomials) - 1
+    bernstein = np.array(
+        [[math.comb(k, power) / math.comb(degree, power) for power in range(degree, -1, -1)] for k in range(degree + 1)]
+    )
+    values = bernstein @ polynomials
+    hair = _ROUNDED * np.abs(polynomials).max(axis=0)
+    return np.asarray((values.min(axis=0) <= hair) & (values.max(axis=0) >= -hair) & (hair > 0))
+
+
+def _real_roots(polynomial: Floats) -> Floats:
+    """Real roots from 0 to 1; one that is only nearly real counts, for it costs nothing to look there."""
     # Leading terms that are rounding would make roots of their own.
-    kept = np.flatnonzero(scale > 1e-14 * scale.max())
-    roots = np.roots(polynomial[kept[0] :])
-    near = roots[np.abs(roots.imag) <= 1e-6 * end].real
-    within = near[(near > -ROUNDING * end) & (near < end * (1 + ROUNDING))]
-    return [float(r) for r in np.clip(within, 0.0, end)]
+    size = np.abs(polynomial)
+    kept = polynomial[np.argmax(size > _ROUNDED * size.max()) :]
+    if len(kept) == 3:
+        a, b, c = kept.tolist()
+        half = -0.5 * (b + math.copysign(math.sqrt(max(b * b - 4 * a * c, 0.0)), b))
+        near = np.array([half / a, c / half if half else 0.0])
+    else:
+        roots = np.roots(kept)
+        near = roots[np.abs(roots.imag) <= 1e-6].real
+    return np.asarray(np.clip(near[(near > -ROUNDING) & (near < 1 + ROUNDING)], 0.0, 1.0))

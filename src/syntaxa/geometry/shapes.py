@@ -227,7 +227,8 @@ class Spline:
 
     kind = "spline"
 
-    def _homogeneous(self) -> BSpline:
+    def homogeneous(self) -> BSpline:
+        """The curve in three dimensions, (x w, y w, w), of which it is the view from the origin."""
         return _homogeneous_of(self)
 
     @property
@@ -244,12 +245,12 @@ class Spline:
 
     def points(self, parameters: Floats) -> Floats:
         """Points at parameters, (n,) to (n, 2) float."""
-        value = self._homogeneous()(parameters)
+        value = self.homogeneous()(parameters)
         return np.asarray(value[:, :2] / value[:, 2:], dtype=np.float64)
 
     def derivatives(self, parameters: Floats) -> Floats:
         """First derivatives at parameters, (n,) to (n, 2) float."""
-        spline = self._homogeneous()
+        spline = self.homogeneous()
         value, slope = spline(parameters), spline.derivative()(parameters)
         point = value[:, :2] / value[:, 2:]
         return np.asarray((slope[:, :2] - point * slope[:, 2:]) / value[:, 2:], dtype=np.float64)
@@ -288,7 +289,7 @@ class Spline:
 
 @lru_cache(maxsize=4096)
 def _homogeneous_of(spline: Spline) -> BSpline:
-    """The curve in three dimensions of which the spline is the view from the origin; asked for again and again."""
+    # Asked for again and again.
     # The library takes its time to load, and most drawings have no spline.
     from scipy.interpolate import BSpline
 
