@@ -72,14 +72,16 @@ void bind_ends(py::module_& module) {
     module.def("nearest_ends", [](const Near& near, const Array<bool>& settled, const Array<bool>& tail, double limit) {
         EndState state = state_of(near, settled, tail);
         Partners found = aside([&] { return nearest_ends(near, state, limit); });
-        return py::make_tuple(ints(found.ends), floats(found.to_partner), floats(found.beside));
+        return py::make_tuple(ints(found.ends), floats(found.to_partner), floats(found.left), floats(found.right));
     });
-    module.def("nearest_curves", [](const Near& near, double limit, double clear, const Array<int64_t>& ends,
-                                    const Array<double>& to_partner, const Array<double>& beside) {
-        Partners found{indices(ends, 2 * near.count()), values<double>(to_partner), values<double>(beside)};
-        aside([&] { nearest_curves(near, limit, clear, found); });
-        return py::make_tuple(floats(found.to_partner), floats(found.beside));
-    });
+    module.def("nearest_curves",
+               [](const Near& near, double limit, double clear, const Array<int64_t>& ends,
+                  const Array<double>& to_partner, const Array<double>& left, const Array<double>& right) {
+                   Partners found{indices(ends, 2 * near.count()), values<double>(to_partner), values<double>(left),
+                                  values<double>(right)};
+                   aside([&] { nearest_curves(near, limit, clear, found); });
+                   return py::make_tuple(floats(found.to_partner), floats(found.left), floats(found.right));
+               });
 }
 
 void bind_joints(py::module_& module) {

@@ -108,28 +108,34 @@ std::vector<Close> end_pairs(const Near& near, const std::vector<int>& wanted, d
 Partners nearest_ends(const Near& near, const EndState& state, double limit) {
     Partners found;
     found.ends = state.open_ends();
-    std::vector<double> best(2 * near.count(), INF), beside(2 * near.count(), INF);
+    size_t count = found.ends.size();
+    found.to_partner.assign(count, INF), found.left.assign(count, INF), found.right.assign(count, INF);
+    std::vector<int> number(2 * near.count(), -1);
+    for (size_t k = 0; k < count; ++k) number[found.ends[k]] = static_cast<int>(k);
     for (auto [end, other, distance] : end_pairs(near, found.ends, limit)) {
         P out = leaving(near.curves, end), way = near.end(other) - near.end(end);
         bool one_way = dot(out, leaving(near.curves, other)) > std::cos(SHALLOW) && distance > near.merge;
+        double aside = cross(out, way);
+        size_t k = number[end];
         // Two that leave one way were never meant to meet: the lines of a hatch at the edge that they end at.
+        double& nearest = one_way ? found.beside(k, aside > 0) : found.to_partner[k];
         if (!one_way)
-            best[end] = std::min(best[end], distance);
+            nearest = std::min(nearest, distance);
         else if (std::fabs(dot(way, out)) < 0.5 * distance)
-            beside[end] = std::min(beside[end], std::fabs(cross(way, out)));
+            nearest = std::min(nearest, std::fabs(aside));
     }
-    for (int e : found.ends) found.to_partner.push_back(best[e]), found.beside.push_back(beside[e]);
     return found;
 }
 
 void nearest_curves(const Near& near, double limit, double clear, Partners& found) {
     for (size_t k = 0; k < found.ends.size(); ++k) {
         if (!(found.to_partner[k] > clear)) continue;
-        P out = leaving(near.curves, found.ends[k]);
+        P end = near.end(found.ends[k]), out = leaving(near.curves, found.ends[k]);
         passing(near, found.ends[k], std::min(found.to_partner[k], limit), [&](const Passing& met) {
-            P running = near.curves[met.piece].tangent_at(met.share);
-            bool runs_along = std::fabs(cross(out, running)) < std::sin(SHALLOW);
-            double& nearest = runs_along ? found.beside[k] : found.to_partner[k];
+            const Piece& piece = near.curves[met.piece];
+            bool runs_along = std::fabs(cross(out, piece.tangent_at(met.share))) < std::sin(SHALLOW);
+            bool on_left = cross(out, piece.point_at(met.share) - end) > 0;
+            double& nearest = runs_along ? found.beside(k, on_left) : found.to_partner[k];
             nearest = std::min(nearest, met.distance);
         });
     }

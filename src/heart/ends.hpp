@@ -62,10 +62,12 @@ void passing(const Near& near, int end, double limit, Found&& found) {
 }
 
 // Distances (mm) from each open end, inf where there is nothing within the limit: to the nearest end or curve that it
-// may have been meant to meet, and to the nearest that runs along beside it.
+// may have been meant to meet, and to the nearest that runs along beside it, to its left and to its right.
 struct Partners {
     std::vector<int> ends;
-    std::vector<double> to_partner, beside;
+    std::vector<double> to_partner, left, right;
+
+    double& beside(size_t k, bool on_left) { return on_left ? left[k] : right[k]; }
 };
 
 // To other ends.

@@ -17,6 +17,7 @@ from syntaxa.drawing.state import Sketch, State
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.refit import RefitLimits, refit
 from syntaxa.geometry.shapes import Arc, Circle, Line, Polyline
+from syntaxa.geometry.transform import Transform
 from syntaxa.mend.centre_marks import centre_marks
 from syntaxa.mend.steps import MendFindings, proposed_gap
 
@@ -87,6 +88,20 @@ def test_lines_that_fill_an_area_are_no_gaps_at_its_edge(spacing, turn):
     broken = [c for k in range(8) for c in broken_square(gap, x=100.0 + 50 * k, word=f"q{k}-")]
     after, _ = mended(*drawn, *broken)
     assert {name: s for name, s in after.items() if name.startswith("f")} == {c.id: c.shape for c in drawn}
+
+
+@pytest.mark.parametrize("turn", [0.0, 0.6])
+@pytest.mark.parametrize("over", [0.6, 1.0, 1.3])
+def test_lines_of_a_lattice_that_run_past_each_other_by_a_spacing_stay(turn, over):
+    """It proposed 1.25 mm, took lines beside each other for one drawn twice, and made few of many."""
+    by = Transform.rotating(turn)
+    rows = [Line(Point(-over, k), Point(29 + over, k)) for k in range(30)]
+    columns = [Line(Point(k, -over), Point(k, 29 + over)) for k in range(30)]
+    drawn = [Curve(f"l{k}", s.transformed(by), "0") for k, s in enumerate([*rows, *columns])]
+    assert proposed_gap([sketch(*drawn)]).gap < 0.5
+    after, _ = mended(*drawn)
+    lying = [s for s in after.values() if abs(math.sin((s.end - s.start).angle - turn)) < 0.5]
+    assert sum(s.length for s in lying) == pytest.approx(30 * 29), "all of it but what ran past"
 
 
 def test_where_gaps_are_as_wide_as_features_the_safe_side_is_taken_and_told():

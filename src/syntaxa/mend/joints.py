@@ -95,17 +95,17 @@ def specks(near: Neighbourhood, longest: float) -> Ints:
 
 def nearest_partner(
     near: Neighbourhood, state: EndState, limit: float, clear: Callable[[Floats], float]
-) -> tuple[Floats, Floats]:
+) -> tuple[Floats, Floats, Floats]:
     """Distances (mm) from each open end (k,), inf where there is nothing within the limit.
 
     First to the nearest end or curve that it may have been meant to meet; then to the nearest that runs along beside
-    it, which it was not, unless it is the same line drawn twice.
+    it on the left, and on the right: which it was not, unless it is the same line drawn twice.
 
     clear   given the distances to other ends, beyond which of them an end has no partner among the ends and is to
             be measured to the curves
     """
-    ends, to_partner, beside = heart.nearest_ends(near.known, state.settled, state.tail, limit)
-    return heart.nearest_curves(near.known, limit, clear(to_partner), ends, to_partner, beside)
+    ends, to_partner, *beside = heart.nearest_ends(near.known, state.settled, state.tail, limit)
+    return heart.nearest_curves(near.known, limit, clear(to_partner), ends, to_partner, *beside)
 
 
 def find_joints(near: Neighbourhood, state: EndState, gap: float) -> Joints:

@@ -40,6 +40,9 @@ _OF_ITS_LENGTH = 0.5
 #: Times the crowd of gaps beyond which what lies beside is meant to be there; and how far below half of that is kept.
 _MEANT, _BELOW = 1.4, 0.98
 
+#: How much farther off the next line may be on one side than on the other, and how many such lines make a ruling.
+_EVEN, _RULINGS = 2.0, 6
+
 #: Radians; what turns less goes on.
 _CORNER = 0.7
 
@@ -74,15 +77,17 @@ def propose_gap(received: Prepared, tolerances: Tolerances) -> ProposedGap:
     def clear(to_ends: Floats) -> float:
         return _above_the_crowd(np.sort(to_ends[to_ends <= limit]), limit, len(to_ends))[0]
 
-    to_partner, beside = nearest_partner(near, state, limit, clear)
+    to_partner, left, right = nearest_partner(near, state, limit, clear)
+    beside = np.minimum(left, right)
     # What is as far away as half of what it hangs on is long was hardly meant to be met.
     ends = np.flatnonzero(state.open)
     likely = np.minimum(limit, _OF_ITS_LENGTH * _chain_lengths(near)[ends // 2])
     # An end that lies beside another first is the end of a double, whose gap is told by the other.
     distances = np.sort(to_partner[(to_partner <= likely) & (to_partner <= beside)])
     gap, closes = _above_the_crowd(distances, limit, len(ends))
+    # What runs beside no farther off than the crowd of gaps may be the same line drawn twice.
     bulk = float(np.quantile(distances[:closes], 0.99)) if closes else SMALLEST
-    apart = _smallest_feature(near, state, beside, bulk)
+    apart = _smallest_feature(near, state, np.concatenate([beside[beside > _MEANT * bulk], _ruled(left, right)]))
     if closes and gap > apart / 2:
         gap = max(SMALLEST, _BELOW * apart / 2)
         taken = int((distances <= gap).sum())
@@ -90,17 +95,26 @@ def propose_gap(received: Prepared, tolerances: Tolerances) -> ProposedGap:
     return ProposedGap(gap, closes, len(ends), "", apart)
 
 
-def _smallest_feature(near: Neighbourhood, state: EndState, beside: Floats, bulk: float) -> float:
-    """The smallest distance (mm) between things that are meant to be apart.
+def _ruled(left: Floats, right: Floats) -> Floats:
+    """Distances (mm) of lines that run beside each other as rulings do: with the next one about as far off on either
+    side. A line drawn twice has its double on one side only; what is drawn three times is rare.
+    """
+    beside, farther = np.minimum(left, right), np.maximum(left, right)
+    even = np.flatnonzero(np.isfinite(farther) & (farther <= _EVEN * beside))
+    return np.asarray(beside[even]) if len(even) >= max(_RULINGS, _LEAST * len(left)) else np.empty(0)
 
-    What runs beside no further off than the crowd of gaps is the same line drawn twice. Edges count where all that
-    hangs together with them is sound: what is broken does not tell what was meant.
+
+def _smallest_feature(near: Neighbourhood, state: EndState, beside: Floats) -> float:
+    """The smallest distance (mm) between things that are meant to be apart, of which those that run beside each other
+    are given.
+
+    Edges count where all that hangs together with them is sound: what is broken does not tell what was meant.
     """
     owner, lengths = near.curves.owner, near.lengths
     corners = _turns_at_both_ends(near) & sound(near, state)
     parts = np.bincount(owner)[owner]
     whole = near.curves.is_arc & (parts == 2) & (np.abs(near.curves.sweep) > 3.1)
-    sizes = np.concatenate([beside[beside > _MEANT * bulk], lengths[corners], 2 * near.curves.radius[whole]])
+    sizes = np.concatenate([beside, lengths[corners], 2 * near.curves.radius[whole]])
     return float(sizes[sizes > 10 * SMALLEST].min(initial=np.inf))
 
 
