@@ -4,6 +4,7 @@
 #include "faces.hpp"
 #include "groups.hpp"
 #include "meeting.hpp"
+#include "near.hpp"
 #include "nearest.hpp"
 
 namespace heart {
@@ -52,20 +53,55 @@ void bind_boxes(py::module_& module) {
         });
 }
 
+// What is found for each piece, one by one.
+template <class Result, class Work>
+std::vector<Result> for_each_of(py::handle curves, Work&& work) {
+    Pieces of = pieces(curves);
+    std::vector<Result> found;
+    found.reserve(of.size());
+    aside([&] {
+        for (const Piece& piece : of) found.push_back(work(piece));
+    });
+    return found;
+}
+
 void bind_nearest(py::module_& module) {
+    using Beside = Nearest::Beside;
     py::class_<Nearest>(module, "Nearest")
         .def(py::init([](py::handle curves) { return Nearest(pieces(curves)); }))
-        .def("farthest", [](const Nearest& nearest, py::handle curves, double step, int most) {
-            refuse_unless(step > 0 && most > 0, "a step of nothing");
-            Pieces of = pieces(curves);
-            std::vector<Farthest> found(of.size());
-            aside([&] {
-                for (size_t k = 0; k < of.size(); ++k) found[k] = nearest.farthest(of[k], step, most);
-            });
-            return py::make_tuple(column<double>(found, [](const Farthest& f) { return f.share; }),
-                                  column<double>(found, [](const Farthest& f) { return f.distance; }),
-                                  column<double>(found, [](const Farthest& f) { return f.more; }));
+        .def("farthest",
+             [](const Nearest& nearest, py::handle curves, double step, int most) {
+                 refuse_unless(step > 0 && most > 0, "a step of nothing");
+                 auto found =
+                     for_each_of<Farthest>(curves, [&](const Piece& of) { return nearest.farthest(of, step, most); });
+                 return py::make_tuple(column<double>(found, [](const Farthest& f) { return f.share; }),
+                                       column<double>(found, [](const Farthest& f) { return f.distance; }),
+                                       column<double>(found, [](const Farthest& f) { return f.more; }));
+             })
+        .def("within",
+             [](const Nearest& nearest, py::handle curves, double reach) {
+                 return floats(for_each_of<double>(curves, [&](const Piece& of) { return nearest.within(of, reach); }));
+             })
+        .def("least",
+             [](const Nearest& nearest, py::handle curves) {
+                 Pieces of = pieces(curves);
+                 auto found = aside([&] { return nearest.least(of); });
+                 return py::make_tuple(found.of, found.piece, found.distance);
+             })
+        .def("beside", [](const Nearest& nearest, const Array<double>& some, double reach) {
+            auto own = points(some);
+            auto found = aside([&] { return nearest.beside(own, reach); });
+            return py::make_tuple(column<int64_t>(found, [](const Beside& b) { return b.point; }),
+                                  column<int64_t>(found, [](const Beside& b) { return b.piece; }),
+                                  column<double>(found, [](const Beside& b) { return b.distance; }));
         });
+    module.def("distances_between", [](py::handle some, py::handle others) {
+        Pieces one = pieces(some), other = pieces(others);
+        refuse_unless(one.size() == other.size(), "as many of the one as of the other");
+        std::vector<double> found(one.size());
+        for (size_t k = 0; k < found.size(); ++k) found[k] = distance_between(one[k], other[k]);
+        return floats(found);
+    });
 }
 
 void bind_groups(py::module_& module) {
@@ -94,6 +130,10 @@ void bind_meeting(py::module_& module) {
         std::vector<Contact> found;
         contacts(own, pairs_of(i, j, static_cast<int64_t>(own.size())), tolerance, true, found);
         return columns(found);
+    });
+    module.def("near_pairs", [](py::handle curves, double margin) {
+        Pieces own = pieces(curves);
+        return pair_columns(aside([&] { return near_pairs(own, margin); }));
     });
     module.def("carrier_crossings",
                [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {

@@ -21,10 +21,10 @@ public:
     // Calls found(index) for each box that touches the wanted one.
     template <class Found>
     void around(const Box& wanted, Found&& found) const;
-    // Calls visit(index) for boxes, near ones first, as long as they are no farther from a point than bound() says.
+    // Calls visit(index) for boxes, near ones first, as long as they are no farther from a place than bound() says.
     template <class Bound, class Visit>
-    void toward(P point, Bound&& bound, Visit&& visit) const {
-        if (!nodes_.empty()) go_toward(point, static_cast<int>(nodes_.size()) - 1, levels_ - 1, bound, visit);
+    void toward(const Box& place, Bound&& bound, Visit&& visit) const {
+        if (!nodes_.empty()) go_toward(place, static_cast<int>(nodes_.size()) - 1, levels_ - 1, bound, visit);
     }
     // Calls found(i, j) for each two boxes that touch, i < j.
     template <class Found>
@@ -41,7 +41,7 @@ private:
     static constexpr int ROOM = 8;
 
     template <class Bound, class Visit>
-    void go_toward(P point, int node, int level, Bound&& bound, Visit&& visit) const;
+    void go_toward(const Box& place, int node, int level, Bound&& bound, Visit&& visit) const;
     template <class Found>
     void join(int one, int other, int level, Found&& found) const;
 
@@ -76,7 +76,7 @@ void Tree::around(const Box& wanted, Found&& found) const {
 }
 
 template <class Bound, class Visit>
-void Tree::go_toward(P point, int node, int level, Bound&& bound, Visit&& visit) const {
+void Tree::go_toward(const Box& place, int node, int level, Bound&& bound, Visit&& visit) const {
     struct Below {
         double away;
         int number;
@@ -84,7 +84,7 @@ void Tree::go_toward(P point, int node, int level, Bound&& bound, Visit&& visit)
     Below below[ROOM];
     int count = 0;
     for (int k = nodes_[node].first; k < nodes_[node].first + nodes_[node].count; ++k) {
-        Below next{(level ? nodes_[k].box : leaves_[k]).away_from(point), k};
+        Below next{(level ? nodes_[k].box : leaves_[k]).away_from(place), k};
         int at = count++;
         for (; at > 0 && next.away < below[at - 1].away; --at) below[at] = below[at - 1];
         below[at] = next;
@@ -92,7 +92,7 @@ void Tree::go_toward(P point, int node, int level, Bound&& bound, Visit&& visit)
     for (int k = 0; k < count; ++k) {
         if (below[k].away > bound()) return;
         if (level)
-            go_toward(point, below[k].number, level - 1, bound, visit);
+            go_toward(place, below[k].number, level - 1, bound, visit);
         else
             visit(number_[below[k].number]);
     }

@@ -23,8 +23,10 @@ struct Box {
         return low_x <= o.high_x && o.low_x <= high_x && low_y <= o.high_y && o.low_y <= high_y;
     }
     bool holds(P p) const { return low_x <= p.x && p.x <= high_x && low_y <= p.y && p.y <= high_y; }
-    double away_from(P p) const {
-        return norm({std::max({low_x - p.x, 0.0, p.x - high_x}), std::max({low_y - p.y, 0.0, p.y - high_y})});
+    // Distance of two boxes, 0 where they touch.
+    double away_from(const Box& o) const {
+        return norm(
+            {std::max({low_x - o.high_x, 0.0, o.low_x - high_x}), std::max({low_y - o.high_y, 0.0, o.low_y - high_y})});
     }
     Box grown(double by) const { return {low_x - by, low_y - by, high_x + by, high_y + by}; }
 };

@@ -52,4 +52,11 @@ Box Frame::box(const Piece& piece) const {
     return laid.bounds();
 }
 
+std::vector<Box> Frame::boxes(const Pieces& pieces, double margin) const {
+    std::vector<Box> found;
+    found.reserve(pieces.size());
+    for (const Piece& piece : pieces) found.push_back(box(piece).grown(margin / 2));
+    return found;
+}
+
 }  // namespace heart

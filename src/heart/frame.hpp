@@ -1,6 +1,8 @@
 // How boxes are laid round pieces: along the axes, or along lines that all run the same slanted way.
 #pragma once
 
+#include <vector>
+
 #include "curves.hpp"
 
 namespace heart {
@@ -12,6 +14,8 @@ public:
     static Frame of(const Pieces& pieces);
 
     Box box(const Piece& piece) const;
+    // The boxes of pieces; two of them touch where the pieces come within the margin of each other.
+    std::vector<Box> boxes(const Pieces& pieces, double margin) const;
     P into(P point) const { return turned_ ? P{dot(along_, point), cross(along_, point)} : point; }
 
 private:

@@ -8,6 +8,7 @@ namespace {
 constexpr double MARGIN = 4;
 // Share of new pieces from which it is cheaper to begin anew.
 constexpr double MOSTLY = 0.3;
+
 // Whether a line has all of another piece on one side of it, further away than the margin.
 bool line_keeps_off(const Piece& line, const Piece& other, double margin) {
     P path = line.end - line.start;
@@ -45,14 +46,23 @@ bool may_meet(const Piece& one, const Piece& other, double margin) {
     return !keeps_off(one, other) && !keeps_off(other, one);
 }
 
+// Of pieces whose boxes touch those that may meet.
+template <class Boxes>
+Pairs met_among(const Boxes& boxes, const Pieces& pieces, double margin) {
+    Pairs found;
+    boxes.pairs([&](int i, int j) {
+        if (may_meet(pieces[i], pieces[j], margin)) found.emplace_back(i, j);
+    });
+    return found;
+}
+
 }  // namespace
 
-std::vector<Box> Near::boxes_of(const Pieces& pieces) const {
-    std::vector<Box> boxes;
-    boxes.reserve(pieces.size());
-    for (const Piece& piece : pieces) boxes.push_back(frame().box(piece).grown(MARGIN * merge / 2));
-    return boxes;
+Pairs near_pairs(const Pieces& pieces, double margin) {
+    return met_among(Tree(Frame::of(pieces).boxes(pieces, margin)), pieces, margin);
 }
+
+std::vector<Box> Near::boxes_of(const Pieces& pieces) const { return frame().boxes(pieces, MARGIN * merge); }
 
 const Frame& Near::frame() const {
     if (!frame_) frame_ = Frame::of(curves);
@@ -65,13 +75,7 @@ const Layers& Near::boxes() const {
 }
 
 const Pairs& Near::pairs() const {
-    if (!pairs_) {
-        Pairs found;
-        boxes().pairs([&](int i, int j) {
-            if (may_meet(curves[i], curves[j], MARGIN * merge)) found.emplace_back(i, j);
-        });
-        pairs_ = std::move(found);
-    }
+    if (!pairs_) pairs_ = met_among(boxes(), curves, MARGIN * merge);
     return *pairs_;
 }
 

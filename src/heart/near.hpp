@@ -14,6 +14,9 @@
 
 namespace heart {
 
+// Index pairs i < j of pieces that come within the margin of each other; some that do not may be among them.
+Pairs near_pairs(const Pieces& pieces, double margin);
+
 class Near {
 public:
     Near(Pieces curves, double merge) : curves(std::move(curves)), merge(merge) {}

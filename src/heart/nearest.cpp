@@ -1,6 +1,6 @@
 #include "nearest.hpp"
 
-#include <limits>
+#include "meeting.hpp"
 
 namespace heart {
 
@@ -14,13 +14,6 @@ constexpr double HARDLY = 1e-7;
 // Share of a step at which it is given up to find where one piece goes on as another.
 constexpr double FINER = 1.0 / 1024;
 
-std::vector<Box> boxes_in(const Frame& frame, const Pieces& pieces) {
-    std::vector<Box> boxes;
-    boxes.reserve(pieces.size());
-    for (const Piece& piece : pieces) boxes.push_back(frame.box(piece));
-    return boxes;
-}
-
 // Whether all places from one point to another on an arc about nearly the same centre lie beside a second arc.
 bool spans(const Piece& arc, P from, P between, P to) {
     auto within = [&](P point) {
@@ -30,15 +23,37 @@ bool spans(const Piece& arc, P from, P between, P to) {
     return within(from) && within(between) && within(to);
 }
 
+constexpr double NOTHING = std::numeric_limits<double>::infinity();
+
 }  // namespace
 
+// Taken at an end of either; or, with an arc, on the way from its centre to the nearest place on the other.
+double distance_between(const Piece& one, const Piece& other) {
+    auto on = [](const Piece& piece, P place) {
+        double share = piece.share_of(place);
+        return share >= -HAIR && share <= 1 + HAIR;
+    };
+    // A piece without a length has no carrier.
+    if (one.start != one.end && other.start != other.end)
+        for (P place : carrier_crossings(one, other, 0))
+            if (known(place) && on(one, place) && on(other, place)) return 0;
+    double least = std::min({one.distance_to(other.start), one.distance_to(other.end), other.distance_to(one.start),
+                             other.distance_to(one.end)});
+    auto from_centre = [&](const Piece& arc, const Piece& to) {
+        if (arc.is_arc) least = std::min(least, arc.distance_to(to.nearest(arc.centre)));
+    };
+    from_centre(one, other), from_centre(other, one);
+    return least;
+}
+
 Nearest::Nearest(Pieces pieces)
-    : pieces_(std::move(pieces)), frame_(Frame::of(pieces_)), tree_(boxes_in(frame_, pieces_)) {}
+    : pieces_(std::move(pieces)), frame_(Frame::of(pieces_)), tree_(frame_.boxes(pieces_, 0)) {}
 
 Nearest::Found Nearest::nearest(P point, int guess) const {
-    Found best{guess, guess < 0 ? std::numeric_limits<double>::infinity() : pieces_[guess].distance_to(point)};
+    Found best{guess, guess < 0 ? NOTHING : pieces_[guess].distance_to(point)};
+    P at = frame_.into(point);
     tree_.toward(
-        frame_.into(point), [&] { return best.distance <= THERE ? -1 : best.distance; },
+        {at.x, at.y, at.x, at.y}, [&] { return best.distance <= THERE ? -1 : best.distance; },
         [&](int piece) {
             double distance = pieces_[piece].distance_to(point);
             if (distance < best.distance) best = {piece, distance};
@@ -67,7 +82,6 @@ double Nearest::at_most(const Piece& of, const Part& part) const {
 }
 
 Farthest Nearest::farthest(const Piece& of, double step, int most) const {
-    constexpr double NOTHING = std::numeric_limits<double>::infinity();
     if (pieces_.empty()) return {0, NOTHING, 0};
     Found low = nearest(of.point_at(0), -1), high = nearest(of.point_at(1), low.piece);
     Farthest far = high.distance > low.distance ? Farthest{1, high.distance} : Farthest{0, low.distance};
@@ -90,6 +104,41 @@ Farthest Nearest::farthest(const Piece& of, double step, int most) const {
     }
     far.more = std::max(0.0, top - far.distance);
     return far;
+}
+
+double Nearest::within(const Piece& of, double reach) const {
+    double best = NOTHING;
+    tree_.toward(
+        frame_.box(of), [&] { return best == 0 ? -1 : std::min(best, reach); },
+        [&](int piece) {
+            double distance = distance_between(of, pieces_[piece]);
+            if (distance <= reach) best = std::min(best, distance);
+        });
+    return best;
+}
+
+Nearest::Least Nearest::least(const Pieces& of) const {
+    Least best;
+    for (int k = 0; k < static_cast<int>(of.size()); ++k)
+        tree_.toward(
+            frame_.box(of[k]), [&] { return best.distance == 0 ? -1 : best.distance; },
+            [&](int piece) {
+                double distance = distance_between(of[k], pieces_[piece]);
+                if (distance < best.distance) best = {k, piece, distance};
+            });
+    return best;
+}
+
+std::vector<Nearest::Beside> Nearest::beside(const std::vector<P>& points, double reach) const {
+    std::vector<Beside> found;
+    for (int k = 0; k < static_cast<int>(points.size()); ++k) {
+        P at = frame_.into(points[k]);
+        tree_.around(Box{at.x, at.y, at.x, at.y}.grown(reach), [&](int piece) {
+            double distance = pieces_[piece].distance_to(points[k]);
+            if (distance <= reach) found.push_back({k, piece, distance});
+        });
+    }
+    return found;
 }
 
 }  // namespace heart

@@ -1,5 +1,7 @@
-// How far lines and arcs lie from the nearest of others.
+// How far lines and arcs lie from the nearest of others. Cost: log n a piece or place, and what is found.
 #pragma once
+
+#include <limits>
 
 #include "boxes.hpp"
 #include "frame.hpp"
@@ -12,14 +14,32 @@ struct Farthest {
     double share = 0, distance = 0, more = 0;
 };
 
+// The least distance of two pieces, 0 where they meet; exact.
+double distance_between(const Piece& one, const Piece& other);
+
 class Nearest {
 public:
+    struct Least {
+        int of = -1, piece = -1;
+        double distance = std::numeric_limits<double>::infinity();
+    };
+    struct Beside {
+        int point, piece;
+        double distance;
+    };
+
     explicit Nearest(Pieces pieces);
 
     // Places on the piece lie at most `step` mm apart, or a share 1 / `most` of its length where that is more; they are
     // looked at only where what lies between others is not known to be nearer. The distance is infinite where there is
-    // nothing. Cost: log n a place.
+    // nothing.
     Farthest farthest(const Piece& of, double step, int most) const;
+    // The least distance of a piece to any of these, infinite beyond the reach.
+    double within(const Piece& of, double reach) const;
+    // The two pieces that lie nearest to each other, one of those given and one of these.
+    Least least(const Pieces& of) const;
+    // All pairs of a point and a piece that are at most the reach apart.
+    std::vector<Beside> beside(const std::vector<P>& points, double reach) const;
 
 private:
     struct Found {

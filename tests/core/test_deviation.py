@@ -4,16 +4,13 @@ from __future__ import annotations
 
 import math
 
-import numpy as np
 import pytest
 import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from specimens import damaged, heal_all, lines, square
 
-from syntaxa import heart
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Circle, Line
 from syntaxa.mend.deviation import deviation
@@ -48,41 +45,6 @@ def test_what_was_dropped_and_what_was_added_are_told_apart():
 
 def test_nothing_on_one_side_is_infinitely_far():
     assert math.isinf(deviation(lines(square()), []).largest)
-
-
-@st.composite
-def some_pieces(draw, most):
-    """Lines and arcs, and now and then a hatch of more than the boxes are turned for."""
-    chance = np.random.default_rng(draw(st.integers(0, 10_000)))
-    count = draw(st.integers(1, most))
-    ends = chance.uniform(-20, 20, (count, 4))
-    bulges = np.where(chance.random(count) < 0.5, chance.uniform(-1, 1, count), 0.0)
-    some = CurveArray.from_bulges(ends[:, :2], ends[:, 2:], bulges, np.arange(count))
-    if not draw(st.booleans()):
-        return some
-    turn = draw(st.floats(0, math.pi))
-    along, across = np.array([math.cos(turn), math.sin(turn)]), np.array([-math.sin(turn), math.cos(turn)])
-    starts = np.arange(-150, 150)[:, None] * across / 10
-    return CurveArray.joined([some, CurveArray.from_bulges(starts, starts + 25 * along, np.zeros(300), np.arange(300))])
-
-
-@settings(max_examples=25, deadline=None)
-@given(some_pieces(4), some_pieces(30), st.sampled_from([0.05, 0.5, 5.0]))
-def test_the_farthest_place_is_that_of_a_search_within_the_stated_bound(of, others, step):
-    of = of.take(np.arange(min(len(of), 6)))
-    share, away, more = heart.Nearest(others).farthest(of, step, 4000)
-    shares = np.linspace(0, 1, 401)
-    for k in range(len(of)):
-        own = np.full(len(shares), k)
-        places = of.take(own).points_at(shares)
-        nearest = np.min([others.take(np.full(401, n)).distances_to(places) for n in range(len(others))], axis=0)
-        spacing = float(of.lengths()[k]) / 400
-        assert nearest.max() <= away[k] + more[k] + 1e-9
-        assert away[k] <= nearest.max() + spacing / 2 + 1e-9
-        at = of.take(np.array([k])).points_at(share[k : k + 1])
-        every = others.distances_to(np.repeat(at, len(others), axis=0))
-        assert every.min() == pytest.approx(away[k], abs=2e-9)
-        assert more[k] <= max(step, of.lengths()[k] / 4000) / 2 + 1e-7
 
 
 def test_what_was_kept_is_known_to_be_kept_between_the_places_as_well():

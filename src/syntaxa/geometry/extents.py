@@ -157,9 +157,10 @@ def _slopes(shape: Spline) -> tuple[Floats, Floats, Floats]:
     begin, end = knots[:-1], knots[1:]
     used = np.flatnonzero((end > begin) & (end > first) & (begin < last))
     width = (end - begin)[used]
-    powers = np.arange(shape.degree, -1, -1)
+    powers = np.arange(shape.degree, -1, -1, dtype=np.float64)
     # Taylor's series at the beginning of each span.
-    spans = np.stack([spline(begin[used], nu=p) * (width**p / math.factorial(p))[:, None] for p in powers.tolist()])
+    orders = range(shape.degree, -1, -1)
+    spans: Floats = np.stack([spline(begin[used], nu=p) * (width**p / math.factorial(p))[:, None] for p in orders])
     own, below = spans[..., :2], spans[..., 2:]
     steep = own[:-1] * powers[:-1, None, None]
     if not shape.weights:

@@ -12,7 +12,6 @@ import numpy as np
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.types import Bools, Floats, Ints
 
 
@@ -41,15 +40,9 @@ class Contacts:
         return Contacts(*(getattr(self, name).take(rows, axis=0) for name in self.__slots__))
 
 
-def boxes_of(curves: CurveArray, margin: float) -> BoxIndex:
-    """The bounding boxes of pieces, grown by half a margin (mm) on every side."""
-    half = margin / 2
-    return BoxIndex(curves.bounds() + np.array([-half, -half, half, half]))
-
-
 def candidate_pairs(curves: CurveArray, margin: float) -> tuple[Ints, Ints]:
-    """Index pairs i < j whose bounding boxes, grown by the margin (mm), touch."""
-    return boxes_of(curves, margin).pairs()
+    """Index pairs i < j of pieces that may come within the margin (mm) of each other: all that do, and a few more."""
+    return heart.near_pairs(curves, margin)
 
 
 def contacts(curves: CurveArray, tolerance: float, pairs: tuple[Ints, Ints] | None = None) -> Contacts:

@@ -11,16 +11,16 @@ from collections.abc import Sequence
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.fitting import Rows
 from syntaxa.geometry.intersect import contacts
+from syntaxa.geometry.nearest import nearest_pair
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.tolerances import ROUNDING
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.geometry.types import Floats
 
 #: mm; arc runs that stand for ellipses and splines stay this near to them.
 FIT = 1e-5
@@ -29,17 +29,14 @@ FIT = 1e-5
 def least_distance(one: Shape, other: Shape) -> tuple[float, Point, Point]:
     """The shortest distance (mm) between two curves, and a point of each where it is taken."""
     a, b = _pieces(one), _pieces(other)
-    both = CurveArray.joined([a, b])
-    sides = _sides(a, b)
-    meeting = contacts(both, ROUNDING)
-    across = np.flatnonzero(sides[meeting.first] != sides[meeting.second])
-    if len(across):
-        where = Point(*meeting.points[across[0]].tolist())
+    i, j, least = nearest_pair(a, b)
+    both = a.take(np.array([i])), b.take(np.array([j]))
+    meeting = contacts(CurveArray.joined(both), ROUNDING)
+    if least <= ROUNDING and len(meeting.points):
+        where = Point(*meeting.points[0].tolist())
         return 0.0, where, where
-    i, j = _near_pairs(a, b)
-    distance, from_, to = _pair_distances(a.take(i), b.take(j))
-    best = int(distance.argmin())
-    return float(distance[best]), Point(*from_[best].tolist()), Point(*to[best].tolist())
+    distance, from_, to = (column[0].tolist() for column in _pair_distances(*both))
+    return distance, Point(*from_), Point(*to)
 
 
 def point_distance(p: Point, shape: Shape) -> tuple[float, Point]:
@@ -101,23 +98,6 @@ def _in_order(rows: Rows) -> Rows | None:
 def _pieces(shape: Shape) -> CurveArray:
     rows = rows_of(shape, FIT)
     return CurveArray.from_rows(rows, [0] * len(rows))
-
-
-def _sides(a: CurveArray, b: CurveArray) -> Ints:
-    return np.concatenate([np.zeros(len(a), dtype=np.int64), np.ones(len(b), dtype=np.int64)])
-
-
-def _near_pairs(a: CurveArray, b: CurveArray) -> tuple[Ints, Ints]:
-    """Pairs whose boxes are no further apart than some pair of points is known to be."""
-    from scipy.spatial import cKDTree
-
-    bound = min(
-        float(cKDTree(places).query(a.points_at(np.full(len(a), share)))[0].min())
-        for share in (0.0, 0.5)
-        for places in (b.start, b.points_at(np.full(len(b), 0.5)))
-    )
-    half = bound + ROUNDING
-    return BoxIndex(b.bounds()).around(a.bounds() + np.array([-half, -half, half, half]))
 
 
 #: Distances (n,) and the points of both pieces where they are taken, (n, 2) each.

@@ -13,11 +13,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.drawing.model import Curve
-from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Spline
 from syntaxa.geometry.tolerances import Tolerances
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.geometry.types import Ints
 from syntaxa.mend.model import Finding, Pieces
 
 #: mm; how far a facet may leave the smooth curve.
@@ -45,12 +45,12 @@ def faceted_twins(curves: Sequence[Curve], pieces: Pieces, tolerances: Tolerance
     owner = pieces.curves.owner
     target, facet = np.flatnonzero(smooth[owner]), np.flatnonzero(straight[owner])
     on = 2 * tolerances.fit + tolerances.merge
-    index = BoxIndex(pieces.curves.take(target).bounds())
+    smooth_ones = pieces.curves.take(target)
     holds = np.empty(0, dtype=np.int64)
     for share, limit in ((0.0, on), (1.0, on), (0.5, _SAGITTA)):
         points = pieces.curves.take(facet).points_at(np.full(len(facet), share))
-        row, curve = _beside(points, index, pieces, target, limit)
-        both = np.unique(curve * len(facet) + row)
+        row, piece, _ = points_beside(smooth_ones, points, limit)
+        both = np.unique(smooth_ones.owner[piece] * len(facet) + row)
         holds = np.intersect1d(holds, both, assume_unique=True) if share else both
         if not len(holds):
             return []
@@ -61,13 +61,6 @@ def faceted_twins(curves: Sequence[Curve], pieces: Pieces, tolerances: Tolerance
 def _is_straight(curve: Curve) -> bool:
     shape = curve.shape
     return isinstance(shape, Line) or (isinstance(shape, Polyline) and not any(shape.bulges))
-
-
-def _beside(points: Floats, index: BoxIndex, pieces: Pieces, target: Ints, limit: float) -> tuple[Ints, Ints]:
-    """(row of the points, curve) pairs that lie within the limit (mm) of each other."""
-    row, piece = index.near(points, limit)
-    near = np.flatnonzero(pieces.curves.take(target[piece]).distances_to(points[row]) <= limit)
-    return row[near], pieces.curves.owner[target[piece[near]]]
 
 
 def _told(curves: Sequence[Curve], pieces: Pieces, which: Ints, facet: Ints) -> list[Faceted]:

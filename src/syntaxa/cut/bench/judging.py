@@ -20,9 +20,9 @@ from syntaxa.cut.bench.verdict import Found, FoundKind, Verdict
 from syntaxa.cut.library import Machine
 from syntaxa.cut.model import Tool
 from syntaxa.errors import Progress, no_progress
-from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.nearest import nearest_within
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.watching import still_wanted
 
@@ -187,7 +187,7 @@ class _Judging:
         x, y = piece.start[0].tolist()
         if x0 <= x <= x1 and y0 <= y <= y1:
             return True
-        apart, _ = nearest_within(piece, CurveArray.from_rows(sides, range(4)), float(self.radius[k]) + _LEVEL)
+        apart = nearest_within(piece, CurveArray.from_rows(sides, range(4)), float(self.radius[k]) + _LEVEL)
         return bool(apart[0] < self.radius[k])
 
     # ------------------------------------------------------------------ in the stock
@@ -317,7 +317,7 @@ class _Judging:
             for r in np.unique(radius):
                 some = np.flatnonzero(radius == r)
                 # Of what lies on the wrong side the way out is asked for, however far.
-                apart[some], _ = nearest_within(pieces.take(some), free.outline, float(r) + self.tolerance)
+                apart[some] = nearest_within(pieces.take(some), free.outline, float(r) + self.tolerance)
         size = np.where(inside, radius - apart, radius + np.where(np.isfinite(apart), apart, 0.0))
         for k in np.flatnonzero(size > self.tolerance).tolist():
             yield self._at("gouge", int(own[k]), float(size[k]), f"it cuts {size[k]:.3g} mm into the part")

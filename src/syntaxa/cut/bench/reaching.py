@@ -15,6 +15,7 @@ from syntaxa.cut.offsets.differences import area_beyond
 from syntaxa.cut.offsets.offsetting import Parallel, offset, swept
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.watching import still_wanted
@@ -268,16 +269,15 @@ class Reaching:
         pieces = self.track.pieces.take(own)
         if wanted.kind == "hole":
             place = wanted.rows[:1, :2]
-            row, piece = BoxIndex(pieces.bounds()).near(place, 2 * self.tolerance + wanted.allowance)
-            apart = pieces.take(piece).distances_to(place[row]) if len(row) else np.zeros(0)
-            if not (apart <= self.tolerance + wanted.allowance).any():
+            _, piece, _ = points_beside(pieces, place, self.tolerance + wanted.allowance)
+            if not len(piece):
                 x, y = place[0].tolist()
                 yield Found(
                     "not reached", 0, (x, y, wanted.floor), 1.0, f"{wanted.name}: a hole is not made to its depth."
                 )
                 self.deviation = max(self.deviation, _MARGIN)
             else:
-                mine = self.track.move[own[piece[apart <= self.tolerance + wanted.allowance]]]
+                mine = self.track.move[own[piece]]
                 self._done[number] = int(mine.min()), int(mine.max())
             return
         outline = pieces_of_rows(wanted.rows, wanted.closed)
@@ -368,10 +368,10 @@ def _runs(beyond: Ints, corner: Bools, of: Ints) -> list[Ints]:
 
 def _least(path: CurveArray, points: Floats, reach: float) -> Floats:
     """Distance of each point to a path, infinite beyond a reach (mm)."""
-    row, piece = BoxIndex(path.bounds()).near(points, reach)
+    row, _, apart = points_beside(path, points, reach)
     found = np.full(len(points), np.inf)
-    np.minimum.at(found, row, path.take(piece).distances_to(points[row]))
-    return np.where(found > reach, np.inf, found)
+    np.minimum.at(found, row, apart)
+    return found
 
 
 def _left_round(loops: list[Floats], path: Parallel, radius: float) -> float:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 
 from syntaxa.cut.offsets.chains import Chains
-from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Bools, Floats, Ints
@@ -32,12 +32,11 @@ def keeps_clear(chains: Chains, points: Floats, group: Ints, distance: float, sl
     several = bool((chains.group != chains.group[0]).any()) or bool((group != chains.group[0]).any())
     clear = _not_near_samples(chains, points, group, distance, slack, several)
     rest = np.flatnonzero(clear)
-    row, piece = BoxIndex(chains.pieces.bounds()).near(points[rest], distance)
+    row, piece, apart = points_beside(chains.pieces, points[rest], distance)
     row = rest[row]
     if several:
         same = group[row] == chains.group[piece]
-        row, piece = row[same], piece[same]
-    apart = chains.pieces.take(piece).distances_to(points[row])
+        row, apart = row[same], apart[same]
     clear[row[apart < distance - slack]] = False
     return clear
 

@@ -14,8 +14,8 @@ from syntaxa.cut.offsets.netting import cut_where_they_meet
 from syntaxa.cut.offsets.offsetting import MERGE
 from syntaxa.cut.offsets.raw import Raw
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.inside import crossed_edges
+from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.types import Bools, Floats
 from syntaxa.geometry.vectors import dot
 
@@ -60,10 +60,8 @@ def _inside(region: CurveArray, points: Floats) -> Bools:
 def _along(outline: CurveArray, points: Floats, way: Floats, within: float) -> tuple[Bools, Bools]:
     """Which points lie on an outline, and which of them where it runs the way that is given."""
     on, same = np.zeros(len(points), dtype=bool), np.zeros(len(points), dtype=bool)
-    row, piece = BoxIndex(outline.bounds()).near(points, within)
+    row, piece, _ = points_beside(outline, points, within)
     target = outline.take(piece)
-    hit = np.flatnonzero(target.distances_to(points[row]) <= within)
-    row, target = row[hit], target.take(hit)
     tangent = target.tangents_at(np.clip(target.parameters_of(points[row]), 0.0, 1.0))
     on[row] = True
     same[row[dot(tangent, way[row]) > 0]] = True

@@ -10,7 +10,7 @@ import numpy as np
 
 from syntaxa.cut.offsets.raw import Raw
 from syntaxa.geometry.clusters import cluster_labels
-from syntaxa.geometry.intersect import boxes_of, contacts
+from syntaxa.geometry.intersect import candidate_pairs, contacts
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.mend.arrangement import Edges, edges_between
 from syntaxa.mend.model import end_points
@@ -19,7 +19,7 @@ from syntaxa.mend.model import end_points
 def cut_where_they_meet(raw: Raw, merge: float) -> Edges:
     """The edges of raw pieces; ends and crossings of one group that agree within 2 merges (mm) are one vertex."""
     curves, group = raw.pieces, raw.group
-    pairs = boxes_of(curves, 4 * merge).pairs()
+    pairs = candidate_pairs(curves, 4 * merge)
     several = bool(group.any())
     if several:
         same = group[pairs[0]] == group[pairs[1]]

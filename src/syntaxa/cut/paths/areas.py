@@ -18,8 +18,8 @@ from syntaxa.cut.paths.leads import SLACK
 from syntaxa.cut.paths.model import Run, Stretch, at_height
 from syntaxa.cut.paths.pockets import rings_of, tours_of
 from syntaxa.errors import CutError
-from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.nearest import nearest_within
 from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Box, Floats
 
@@ -104,7 +104,7 @@ def _entered(doing: Doing, rows: Floats, top: float, bottom: float, walls: Curve
             ring = CurveArray.from_rows(
                 [(x + radius, y, x - radius, y, 1.0), (x - radius, y, x + radius, y, 1.0)], [0, 0]
             )
-            apart, _ = nearest_within(ring, walls, need)
+            apart = nearest_within(ring, walls, need)
             if (apart >= need - SLACK).all():
                 pitch = 2 * math.pi * radius * math.tan(doing.entry_angle)
                 spiral = helix(x, y, radius, 0.0, top, bottom, pitch)

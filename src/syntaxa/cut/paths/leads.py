@@ -16,8 +16,8 @@ import numpy as np
 
 from syntaxa.cut.model import LeadKind
 from syntaxa.cut.paths.along import Along
-from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.nearest import nearest_within
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.types import Bools, Floats
 
@@ -113,6 +113,6 @@ def are_clear(runs: Sequence[Floats], profiles: CurveArray, radius: float) -> Bo
     of = np.repeat(np.arange(len(runs)), [len(p) for p in pieces])
     if not len(profiles):
         return np.ones(len(runs), dtype=bool)
-    apart, _ = nearest_within(CurveArray.joined(pieces), profiles, radius)
+    apart = nearest_within(CurveArray.joined(pieces), profiles, radius)
     near = np.bincount(of[apart < radius - SLACK], minlength=len(runs))
     return np.asarray(near == 0)

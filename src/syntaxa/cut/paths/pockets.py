@@ -24,9 +24,9 @@ from syntaxa.cut.offsets.offsetting import offset
 from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.leads import SLACK
 from syntaxa.errors import CutError
-from syntaxa.geometry.apart import nearest_within
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.nearest import nearest_within
 from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
@@ -191,7 +191,7 @@ def _links(
         range(len(found)),
     )
     walls = CurveArray.joined([pieces_of_rows(rows, True) for rows in loops])
-    clear, _ = nearest_within(lines, walls, need) if len(found) else (np.zeros(0), None)
+    clear = nearest_within(lines, walls, need)
     return [link for link, least in zip(found, clear, strict=True) if least >= need - SLACK]
 
 
