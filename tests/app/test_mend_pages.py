@@ -104,6 +104,14 @@ def test_received_and_result_are_swiped_faded_and_shown_in_bands(qtbot, demo, me
     assert demo.versus is None
 
 
+def test_where_nothing_was_changed_nothing_is_off_and_that_is_said(demo, mend, settled):
+    """Rounding is no figure: it was told as 0.0000000000000856 mm, a row for each curve."""
+    demo.compare_received()
+    settled()
+    assert mend.compare.says.text() == "The result lies where what was received lies, to 0.000001 mm."
+    assert mend.compare.far.model().rowCount() == 0
+
+
 def test_a_budget_is_judged_and_goes_into_the_account(qtbot, demo, mend, settled):
     demo.fix_all()
     settled()

@@ -23,6 +23,9 @@ from syntaxa.watching import still_wanted
 _STEP = 0.5
 _MOST = 4000
 
+#: mm; what is less is rounding, and told as nothing.
+_ROUNDED = 1e-6
+
 #: Pieces that are measured between two looks at whether anyone still wants it.
 _A_BLOCK = 5000
 
@@ -77,6 +80,7 @@ def _one_way(curves: CurveArray, ids: tuple[str, ...], other: CurveArray) -> tup
         still_wanted()
         parts.append(nearest.farthest(curves.take(np.arange(first, min(first + _A_BLOCK, len(curves)))), _STEP, _MOST))
     share, away, more = (np.concatenate(column) for column in zip(*parts, strict=True))
+    away[away < _ROUNDED] = 0.0
     order = np.lexsort((-away, curves.owner))
     worst = order[np.unique(curves.owner[order], return_index=True)[1]]
     worst = worst[np.argsort(-away[worst], kind="stable")]
@@ -85,4 +89,4 @@ def _one_way(curves: CurveArray, ids: tuple[str, ...], other: CurveArray) -> tup
         Far(ids[owner], Point(*place), distance)
         for owner, place, distance in zip(curves.owner[worst].tolist(), places, away[worst].tolist(), strict=True)
     ]
-    return tuple(rows), float(more.max())
+    return tuple(rows), max(float(more.max()), _ROUNDED)

@@ -5894,6 +5894,10 @@ X {4:.3f} Y {5:.3f}{6}</translation>
         <translation>Misst in beide Richtungen: das Erhaltene vom Ergebnis, und das Ergebnis vom Erhaltenen.</translation>
     </message>
     <message>
+        <source>The result lies where what was received lies, to {0}.</source>
+        <translation>Das Ergebnis liegt dort, wo das Erhaltene liegt, auf {0} genau.</translation>
+    </message>
+    <message>
         <source>Nothing received lies more than {0} from the result, nothing in it more than {1} from what was received, to {2}.</source>
         <translation>Nichts Erhaltenes liegt mehr als {0} vom Ergebnis, nichts darin mehr als {1} vom Erhaltenen, auf {2} genau.</translation>
     </message>

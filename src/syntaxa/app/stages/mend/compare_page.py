@@ -80,6 +80,7 @@ class ComparePage(SidePage):
         compared = self._found
         found = compared.deviation if compared is not None else None
         rows = largest(found, len(found.kept) + len(found.made)) if found is not None else []
+        rows = [row for row in rows if row[0].distance > 0]
         # What was left out says nothing about how far the rest is off: it comes last.
         rows.sort(key=lambda row: not row[1] and self._is_dropped(row[0].curve))
         self.far.model_.show_rows(rows[:_MOST_FAR])
@@ -91,13 +92,7 @@ class ComparePage(SidePage):
             dropped = [far for far in found.kept if self._is_dropped(far.curve)]
             kept = max((far.distance for far in found.kept if not self._is_dropped(far.curve)), default=0.0)
             made = found.made[0].distance if found.made else 0.0
-            says = tr(
-                "Nothing received lies more than {0} from the result, nothing in it more than {1} from what was "
-                "received, to {2}.",
-                self.lengths.small(kept),
-                self.lengths.small(made),
-                self.lengths.small(found.bound),
-            )
+            says = self._in_words(kept, made, found.bound)
             if dropped:
                 says += tr(" {0} left out or made part of others.", counted(len(dropped), "curve"))
         self.says.setText(says)
@@ -105,6 +100,19 @@ class ComparePage(SidePage):
         self.budget.show_in(self.lengths.single)
         self._judge()
         self._tell()
+
+    def _in_words(self, kept: float, made: float, bound: float) -> str:
+        """How far what was received lies off the result, and the other way round, to a bound (mm)."""
+        small = self.lengths.small
+        if not kept and not made:
+            return tr("The result lies where what was received lies, to {0}.", small(bound))
+        return tr(
+            "Nothing received lies more than {0} from the result, nothing in it more than {1} from what was received, "
+            "to {2}.",
+            small(kept),
+            small(made),
+            small(bound),
+        )
 
     def _set_budget(self) -> None:
         budget = self.budget.number() if self.budget.text().strip() else None
