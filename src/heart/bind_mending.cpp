@@ -74,14 +74,17 @@ void bind_ends(py::module_& module) {
         Partners found = aside([&] { return nearest_ends(near, state, limit); });
         return py::make_tuple(ints(found.ends), floats(found.to_partner), floats(found.left), floats(found.right));
     });
-    module.def("nearest_curves",
-               [](const Near& near, double limit, double clear, const Array<int64_t>& ends,
-                  const Array<double>& to_partner, const Array<double>& left, const Array<double>& right) {
-                   Partners found{indices(ends, 2 * near.count()), values<double>(to_partner), values<double>(left),
-                                  values<double>(right)};
-                   aside([&] { nearest_curves(near, limit, clear, found); });
-                   return py::make_tuple(floats(found.to_partner), floats(found.left), floats(found.right));
-               });
+    module.def(
+        "nearest_curves", [](const Near& near, double limit, double clear, const Array<int64_t>& ends,
+                             const Array<double>& to_partner, const Array<double>& left, const Array<double>& right) {
+            Partners found{indices(ends, 2 * near.count()), values<double>(to_partner), values<double>(left),
+                           values<double>(right)};
+            size_t count = found.ends.size();
+            refuse_unless(found.to_partner.size() == count && found.left.size() == count && found.right.size() == count,
+                          "distances of other ends");
+            aside([&] { nearest_curves(near, limit, clear, found); });
+            return py::make_tuple(floats(found.to_partner), floats(found.left), floats(found.right));
+        });
 }
 
 void bind_joints(py::module_& module) {

@@ -68,6 +68,7 @@ double Nearest::at_most(const Piece& of, const Part& part) const {
     P low = of.point_at(part.low), high = of.point_at(part.high);
     double most = (part.at_low.distance + part.at_high.distance + (part.high - part.low) * of.length()) / 2;
     for (int k : {part.at_low.piece, part.at_high.piece}) {
+        if (k < 0) break;
         const Piece& near = pieces_[k];
         if (!of.is_arc && !near.is_arc)
             most = std::min(most, std::max(near.distance_to(low), near.distance_to(high)));
@@ -84,6 +85,8 @@ double Nearest::at_most(const Piece& of, const Part& part) const {
 Farthest Nearest::farthest(const Piece& of, double step, int most) const {
     if (pieces_.empty()) return {0, NOTHING, 0};
     Found low = nearest(of.point_at(0), -1), high = nearest(of.point_at(1), low.piece);
+    // What is no number is near nothing.
+    if (low.piece < 0 || high.piece < 0) return {0, NOTHING, 0};
     Farthest far = high.distance > low.distance ? Farthest{1, high.distance} : Farthest{0, low.distance};
     double least = std::max(step / std::max(of.length(), NOUGHT), 1.0 / most), top = 0;
     std::vector<Part> parts{{0, 1, low, high}};

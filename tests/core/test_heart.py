@@ -206,6 +206,22 @@ def test_shapes_that_are_none_are_refused():
         heart.smallest_circle(np.zeros((0, 2)))
     with pytest.raises(ValueError, match="each piece"):
         heart.points_at(broken(), np.zeros(5))
+    with pytest.raises(ValueError, match="as many"):
+        heart.distances_between(broken(), CurveArray.none())
+    with pytest.raises(ValueError, match="step"):
+        heart.Nearest(broken()).farthest(broken(), 0.0, 100)
+    with pytest.raises(ValueError, match="other ends"):
+        heart.nearest_curves(heart.Near(broken(), 1e-6), 1.0, 0.0, np.array([0]), *[np.zeros(2)] * 3)
+
+
+def test_pieces_that_are_no_numbers_are_near_nothing():
+    odd = CurveArray.from_bulges(*(np.full((1, 2), np.nan),) * 2, np.zeros(1), np.zeros(1, dtype=np.int64))
+    for of, others in ((odd, broken()), (broken(), odd), (odd, odd), (odd, CurveArray.none())):
+        _, away, _ = heart.Nearest(others).farthest(of, 0.5, 4000)
+        assert np.isinf(away).all()
+        assert np.isinf(heart.Nearest(others).within(of, 1e9)).all()
+        assert heart.Nearest(others).least(of)[0] == -1
+        assert len(heart.Nearest(others).beside(of.start, 1e9)[0]) == 0
 
 
 def test_what_is_no_number_and_endless_ends_nothing():
