@@ -15,6 +15,7 @@ import numpy as np
 from syntaxa.drawing.model import Curve
 from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.points import Point
+from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.shapes import Arc, Circle, EllipseArc, Line, Polyline, Spline
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Ints
@@ -67,17 +68,18 @@ def _told(curves: Sequence[Curve], pieces: Pieces, which: Ints, facet: Ints) -> 
     """The smooth curves of which enough lies under facets; a polyline counts if all of it lies there."""
     owner = pieces.curves.owner
     lengths = pieces.curves.lengths()
-    parts = np.bincount(owner, minlength=len(curves))
+    parts, sizes = np.bincount(owner, minlength=len(curves)), np.bincount(owner, lengths, minlength=len(curves))
+    first, at = grouped(which, len(curves))
     found: list[Faceted] = []
     used = np.zeros(len(curves), dtype=bool)
     for smooth in np.unique(which).tolist():
-        own = facet[which == smooth]
+        own = facet[at[first[smooth] : first[smooth + 1]]]
         of, count = np.unique(owner[own], return_counts=True)
         whole = of[count == parts[of]]
         own = own[np.isin(owner[own], whole)]
         own = own[~used[owner[own]]]
         total = float(lengths[own].sum())
-        if len(own) < _FEWEST or total < _LEAST_COVER * float(lengths[owner == smooth].sum()):
+        if len(own) < _FEWEST or total < _LEAST_COVER * float(sizes[smooth]):
             continue
         gone = np.unique(owner[own])
         used[gone] = True
