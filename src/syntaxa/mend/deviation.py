@@ -20,7 +20,7 @@ from syntaxa.mend.pieces import pieces_of
 from syntaxa.watching import still_wanted
 
 #: mm; places along a curve need not lie closer, nor be more than `_MOST` on a piece.
-_STEP = 0.5
+_STEP = 0.1
 _MOST = 4000
 
 #: mm; what is less is rounding, and told as nothing.
