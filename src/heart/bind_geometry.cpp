@@ -82,11 +82,11 @@ void bind_nearest(py::module_& module) {
              [](const Nearest& nearest, py::handle curves, double reach) {
                  return floats(for_each_of<double>(curves, [&](const Piece& of) { return nearest.within(of, reach); }));
              })
-        .def("least",
+        .def("shortest",
              [](const Nearest& nearest, py::handle curves) {
                  Pieces of = pieces(curves);
-                 auto found = aside([&] { return nearest.least(of); });
-                 return py::make_tuple(found.of, found.piece, found.distance);
+                 Way way = aside([&] { return nearest.shortest(of); });
+                 return py::make_tuple(way.distance, way.from.x, way.from.y, way.to.x, way.to.y);
              })
         .def("beside", [](const Nearest& nearest, const Array<double>& some, double reach) {
             auto own = points(some);
@@ -95,13 +95,6 @@ void bind_nearest(py::module_& module) {
                                   column<int64_t>(found, [](const Beside& b) { return b.piece; }),
                                   column<double>(found, [](const Beside& b) { return b.distance; }));
         });
-    module.def("distances_between", [](py::handle some, py::handle others) {
-        Pieces one = pieces(some), other = pieces(others);
-        refuse_unless(one.size() == other.size(), "as many of the one as of the other");
-        std::vector<double> found(one.size());
-        for (size_t k = 0; k < found.size(); ++k) found[k] = distance_between(one[k], other[k]);
-        return floats(found);
-    });
 }
 
 void bind_groups(py::module_& module) {

@@ -23,6 +23,7 @@ struct Box {
         return low_x <= o.high_x && o.low_x <= high_x && low_y <= o.high_y && o.low_y <= high_y;
     }
     bool holds(P p) const { return low_x <= p.x && p.x <= high_x && low_y <= p.y && p.y <= high_y; }
+    static Box about(P p, double reach) { return {p.x - reach, p.y - reach, p.x + reach, p.y + reach}; }
     // Distance of two boxes, 0 where they touch.
     double away_from(const Box& o) const {
         return norm(
@@ -30,6 +31,9 @@ struct Box {
     }
     Box grown(double by) const { return {low_x - by, low_y - by, high_x + by, high_y + by}; }
 };
+
+// Whether a share of a length is one of a place on it, or beyond an end by no more than a slack.
+inline bool is_within(double share, double slack) { return share >= -slack && share <= 1 + slack; }
 
 struct Piece {
     P start, end;

@@ -17,12 +17,10 @@ constexpr int64_t CROWD = 24;
 // Points up to which the order does not matter for the time that the smallest circle takes.
 constexpr size_t FEW_POINTS = 8;
 
-Box spot(P p, double reach) { return {p.x - reach, p.y - reach, p.x + reach, p.y + reach}; }
-
 std::vector<Box> spots(const std::vector<P>& points) {
     std::vector<Box> boxes;
     boxes.reserve(points.size());
-    for (P p : points) boxes.push_back(spot(p, 0));
+    for (P p : points) boxes.push_back(Box::about(p, 0));
     return boxes;
 }
 
@@ -138,7 +136,7 @@ std::vector<Close> pairs_within(const std::vector<P>& points, const Row& row, co
     found.clear();
     Tree tree(spots(points));
     for (int k : wanted)
-        tree.around(spot(points[k], radius), [&](int n) {
+        tree.around(Box::about(points[k], radius), [&](int n) {
             double distance = norm(points[k] - points[n]);
             if (n != k && distance <= radius) found.push_back({k, n, distance});
         });

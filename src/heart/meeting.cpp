@@ -50,8 +50,6 @@ struct Pass {
     bool at_ends;
     std::vector<Contact>& found;
 
-    bool within(double share, double slack) const { return share >= -slack && share <= 1 + slack; }
-
     void crossings(int i, int j) {
         const Piece &one = curves[i], &other = curves[j];
         auto places = carrier_crossings(one, other, tolerance);
@@ -64,9 +62,9 @@ struct Pass {
             for (P end : {one.start, one.end, other.start, other.end}) through &= norm(end - place) > 0.5 * tolerance;
             if (!through) continue;
             double share = one.share_of(place);
-            if (!within(share, slack)) continue;
+            if (!is_within(share, slack)) continue;
             double beyond = other.share_of(place);
-            if (!within(beyond, more)) continue;
+            if (!is_within(beyond, more)) continue;
             found.push_back({i, j, place, -1, clip(share, 0, 1), clip(beyond, 0, 1)});
         }
     }

@@ -29,8 +29,7 @@ public:
     // Calls found(piece) for each piece whose box comes within reach of a point.
     template <class Found>
     void around(P point, double reach, Found&& found) const {
-        P at = frame().into(point);
-        boxes().around({at.x - reach, at.y - reach, at.x + reach, at.y + reach}, found);
+        boxes().around(Box::about(frame().into(point), reach), found);
     }
     // Pieces that come near each other, i < j; some that do not may be among them.
     const Pairs& pairs() const;

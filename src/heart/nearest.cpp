@@ -16,10 +16,7 @@ constexpr double FINER = 1.0 / 1024;
 
 // Whether all places from one point to another on an arc about nearly the same centre lie beside a second arc.
 bool spans(const Piece& arc, P from, P between, P to) {
-    auto within = [&](P point) {
-        double share = arc.share_of(point), slack = THERE / arc.length();
-        return share >= -slack && share <= 1 + slack;
-    };
+    auto within = [&](P point) { return is_within(arc.share_of(point), THERE / arc.length()); };
     return within(from) && within(between) && within(to);
 }
 
@@ -27,23 +24,29 @@ constexpr double NOTHING = std::numeric_limits<double>::infinity();
 
 }  // namespace
 
-// Taken at an end of either; or, with an arc, on the way from its centre to the nearest place on the other.
-double distance_between(const Piece& one, const Piece& other) {
-    auto on = [](const Piece& piece, P place) {
-        double share = piece.share_of(place);
-        return share >= -HAIR && share <= 1 + HAIR;
-    };
+// Begins at an end of either; or, with an arc, on the line from its centre to the nearest place on the other.
+Way way_between(const Piece& one, const Piece& other) {
     // A piece without a length has no carrier.
     if (one.start != one.end && other.start != other.end)
         for (P place : carrier_crossings(one, other, 0))
-            if (known(place) && on(one, place) && on(other, place)) return 0;
-    double least = std::min({one.distance_to(other.start), one.distance_to(other.end), other.distance_to(one.start),
-                             other.distance_to(one.end)});
-    auto from_centre = [&](const Piece& arc, const Piece& to) {
-        if (arc.is_arc) least = std::min(least, arc.distance_to(to.nearest(arc.centre)));
+            if (known(place) && is_within(one.share_of(place), HAIR) && is_within(other.share_of(place), HAIR))
+                return {place, place, 0};
+    Way best;
+    auto shorter = [&](P from, P to) {
+        double distance = norm(to - from);
+        if (distance < best.distance) best = {from, to, distance};
     };
-    from_centre(one, other), from_centre(other, one);
-    return least;
+    for (int last : {0, 1}) shorter(one.end_point(last), other.nearest(one.end_point(last)));
+    for (int last : {0, 1}) shorter(one.nearest(other.end_point(last)), other.end_point(last));
+    if (one.is_arc) {
+        P foot = other.nearest(one.centre);
+        shorter(one.nearest(foot), foot);
+    }
+    if (other.is_arc) {
+        P foot = one.nearest(other.centre);
+        shorter(foot, other.nearest(foot));
+    }
+    return best;
 }
 
 Nearest::Nearest(Pieces pieces)
@@ -51,9 +54,8 @@ Nearest::Nearest(Pieces pieces)
 
 Nearest::Found Nearest::nearest(P point, int guess) const {
     Found best{guess, guess < 0 ? NOTHING : pieces_[guess].distance_to(point)};
-    P at = frame_.into(point);
     tree_.toward(
-        {at.x, at.y, at.x, at.y}, [&] { return best.distance <= THERE ? -1 : best.distance; },
+        Box::about(frame_.into(point), 0), [&] { return best.distance <= THERE ? -1 : best.distance; },
         [&](int piece) {
             double distance = pieces_[piece].distance_to(point);
             if (distance < best.distance) best = {piece, distance};
@@ -114,20 +116,20 @@ double Nearest::within(const Piece& of, double reach) const {
     tree_.toward(
         frame_.box(of), [&] { return best == 0 ? -1 : std::min(best, reach); },
         [&](int piece) {
-            double distance = distance_between(of, pieces_[piece]);
+            double distance = way_between(of, pieces_[piece]).distance;
             if (distance <= reach) best = std::min(best, distance);
         });
     return best;
 }
 
-Nearest::Least Nearest::least(const Pieces& of) const {
-    Least best;
-    for (int k = 0; k < static_cast<int>(of.size()); ++k)
+Way Nearest::shortest(const Pieces& of) const {
+    Way best;
+    for (const Piece& one : of)
         tree_.toward(
-            frame_.box(of[k]), [&] { return best.distance == 0 ? -1 : best.distance; },
+            frame_.box(one), [&] { return best.distance == 0 ? -1 : best.distance; },
             [&](int piece) {
-                double distance = distance_between(of[k], pieces_[piece]);
-                if (distance < best.distance) best = {k, piece, distance};
+                Way way = way_between(one, pieces_[piece]);
+                if (way.distance < best.distance) best = way;
             });
     return best;
 }
@@ -135,8 +137,7 @@ Nearest::Least Nearest::least(const Pieces& of) const {
 std::vector<Nearest::Beside> Nearest::beside(const std::vector<P>& points, double reach) const {
     std::vector<Beside> found;
     for (int k = 0; k < static_cast<int>(points.size()); ++k) {
-        P at = frame_.into(points[k]);
-        tree_.around(Box{at.x, at.y, at.x, at.y}.grown(reach), [&](int piece) {
+        tree_.around(Box::about(frame_.into(points[k]), reach), [&](int piece) {
             double distance = pieces_[piece].distance_to(points[k]);
             if (distance <= reach) found.push_back({k, piece, distance});
         });

@@ -14,15 +14,15 @@ struct Farthest {
     double share = 0, distance = 0, more = 0;
 };
 
-// The least distance of two pieces, 0 where they meet; exact.
-double distance_between(const Piece& one, const Piece& other);
+// The shortest way from a place on one piece to one on another; of no length where they meet; exact.
+struct Way {
+    P from, to;
+    double distance = std::numeric_limits<double>::infinity();
+};
+Way way_between(const Piece& one, const Piece& other);
 
 class Nearest {
 public:
-    struct Least {
-        int of = -1, piece = -1;
-        double distance = std::numeric_limits<double>::infinity();
-    };
     struct Beside {
         int point, piece;
         double distance;
@@ -36,8 +36,8 @@ public:
     Farthest farthest(const Piece& of, double step, int most) const;
     // The least distance of a piece to any of these, infinite beyond the reach.
     double within(const Piece& of, double reach) const;
-    // The two pieces that lie nearest to each other, one of those given and one of these.
-    Least least(const Pieces& of) const;
+    // The shortest way from any of the pieces to any of these.
+    Way shortest(const Pieces& of) const;
     // All pairs of a point and a piece that are at most the reach apart.
     std::vector<Beside> beside(const std::vector<P>& points, double reach) const;
 

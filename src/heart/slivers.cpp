@@ -56,8 +56,7 @@ public:
                 if (few)
                     for (int other = begin; other < end; ++other) see(look, k, other);
                 else
-                    tree.around(Box{look.here.x, look.here.y, look.here.x, look.here.y}.grown(tolerance_),
-                                [&](int other) { see(look, k, begin + other); });
+                    tree.around(Box::about(look.here, tolerance_), [&](int other) { see(look, k, begin + other); });
                 widest = std::max(widest, look.nearest);
             }
             sides_[k].width = widest;

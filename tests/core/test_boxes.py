@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from hypothesis.extra import numpy as arrays_of
 from specimens import contact_rows
 
+from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.clusters import cluster_labels
@@ -43,7 +44,7 @@ def pairs_of(found):
 @given(boxes())
 @settings(max_examples=150, deadline=None)
 def test_pairs_are_those_of_comparing_each_with_each(some):
-    assert pairs_of(BoxIndex(some).pairs()) == {(i, j) for i, j in touching(some, some) if i < j}
+    assert pairs_of(heart.Tree(some).pairs()) == {(i, j) for i, j in touching(some, some) if i < j}
 
 
 @given(boxes(), boxes())
@@ -58,7 +59,7 @@ def test_thousands_of_one_size_and_one_giant_are_found_alike():
     alike = np.hstack([low, low + 1.0])
     giant = np.vstack([alike, [[0.0, 0.0, 300.0, 300.0]]])
     for some in (alike, giant):
-        assert pairs_of(BoxIndex(some).pairs()) == {(i, j) for i, j in touching(some, some) if i < j}
+        assert pairs_of(heart.Tree(some).pairs()) == {(i, j) for i, j in touching(some, some) if i < j}
 
 
 @given(st.lists(st.lists(st.integers(0, 9), max_size=5), min_size=1, max_size=8), st.data())
@@ -112,5 +113,5 @@ def same_partition(one, two):
 @pytest.mark.parametrize("count", [0, 1])
 def test_no_box_or_one_has_no_pairs(count):
     some = np.zeros((count, 4))
-    assert pairs_of(BoxIndex(some).pairs()) == set()
+    assert pairs_of(heart.Tree(some).pairs()) == set()
     assert pairs_of(BoxIndex(some).around(np.array([[-1.0, -1, 1, 1]]))) == ({(0, 0)} if count else set())

@@ -16,7 +16,6 @@ from specimens import contact_rows
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
 from syntaxa.geometry.intersect import contacts
 from syntaxa.mend.joints import end_states, find_joints
 from syntaxa.mend.neighbourhood import Neighbourhood
@@ -160,7 +159,7 @@ def test_no_contact_is_lost_where_boxes_lie_along_a_hatch(seed, turn):
 
 def no_contact_is_lost(curves):
     """All pairs of boxes that touch are tried; of what is found, ends at ends are told by the labels instead."""
-    every = contacts(curves, MERGE, BoxIndex(curves.bounds() + 2 * MERGE * np.array([-1, -1, 1, 1])).pairs())
+    every = contacts(curves, MERGE, heart.Tree(curves.bounds() + 2 * MERGE * np.array([-1, -1, 1, 1])).pairs())
     points = every.points
     to_end = np.minimum(
         np.hypot(*(points - curves.start[every.second]).T), np.hypot(*(points - curves.end[every.second]).T)

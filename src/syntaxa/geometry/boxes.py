@@ -19,10 +19,6 @@ class BoxIndex:
     def __init__(self, boxes: Floats) -> None:
         self._tree = heart.Tree(boxes)
 
-    def pairs(self) -> Pairs:
-        """Index pairs i < j whose boxes touch."""
-        return self._tree.pairs()
-
     def around(self, boxes: Floats) -> Pairs:
         """Pairs (row of the boxes (m, 4), own box) that touch."""
         return self._tree.around(boxes)

@@ -13,14 +13,12 @@ import numpy as np
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.clusters import cluster_labels
 from syntaxa.geometry.fitting import Rows
-from syntaxa.geometry.intersect import contacts
-from syntaxa.geometry.nearest import nearest_pair
+from syntaxa.geometry.nearest import shortest_way
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.ragged import grouped
 from syntaxa.geometry.runs import rows_of
 from syntaxa.geometry.shapes import Circle, Line, Shape
 from syntaxa.geometry.tolerances import ROUNDING
-from syntaxa.geometry.types import Floats
 
 #: mm; arc runs that stand for ellipses and splines stay this near to them.
 FIT = 1e-5
@@ -28,15 +26,9 @@ FIT = 1e-5
 
 def least_distance(one: Shape, other: Shape) -> tuple[float, Point, Point]:
     """The shortest distance (mm) between two curves, and a point of each where it is taken."""
-    a, b = _pieces(one), _pieces(other)
-    i, j, least = nearest_pair(a, b)
-    both = a.take(np.array([i])), b.take(np.array([j]))
-    meeting = contacts(CurveArray.joined(both), ROUNDING)
-    if least <= ROUNDING and len(meeting.points):
-        where = Point(*meeting.points[0].tolist())
-        return 0.0, where, where
-    distance, from_, to = (column[0].tolist() for column in _pair_distances(*both))
-    return distance, Point(*from_), Point(*to)
+    distance, from_, to = shortest_way(_pieces(one), _pieces(other))
+    # What only rounding keeps apart meets.
+    return (0.0, from_, from_) if distance <= ROUNDING else (distance, from_, to)
 
 
 def point_distance(p: Point, shape: Shape) -> tuple[float, Point]:
@@ -98,37 +90,3 @@ def _in_order(rows: Rows) -> Rows | None:
 def _pieces(shape: Shape) -> CurveArray:
     rows = rows_of(shape, FIT)
     return CurveArray.from_rows(rows, [0] * len(rows))
-
-
-#: Distances (n,) and the points of both pieces where they are taken, (n, 2) each.
-_Ways = tuple[Floats, Floats, Floats]
-
-
-def _pair_distances(a: CurveArray, b: CurveArray) -> _Ways:
-    """Of pairs that do not meet: the shortest way begins at an end of one, or points to the centre of an arc."""
-    ways = [_from_ends(a, b, share) for share in (0.0, 1.0)]
-    ways += [(d, q, p) for d, p, q in (_from_ends(b, a, share) for share in (0.0, 1.0))]
-    ways.append(_from_centres(a, b))
-    distance, from_b, from_a = _from_centres(b, a)
-    ways.append((distance, from_a, from_b))
-    distances = np.array([way[0] for way in ways])
-    best, pick = distances.argmin(axis=0), np.arange(len(a))
-    return (
-        np.asarray(distances[best, pick]),
-        np.asarray(np.array([way[1] for way in ways])[best, pick]),
-        np.asarray(np.array([way[2] for way in ways])[best, pick]),
-    )
-
-
-def _from_ends(of: CurveArray, on: CurveArray, share: float) -> _Ways:
-    """From an end of one piece to the nearest point of the other."""
-    ends = of.points_at(np.full(len(of), share))
-    feet = on.points_at(np.clip(on.parameters_of(ends), 0.0, 1.0))
-    return np.hypot(*(ends - feet).T), ends, feet
-
-
-def _from_centres(of: CurveArray, on: CurveArray) -> _Ways:
-    """From the centre of an arc to its foot on the other piece, and from there back to the arc."""
-    feet = on.points_at(np.clip(on.parameters_of(of.centre), 0.0, 1.0))
-    back = of.points_at(np.clip(of.parameters_of(feet), 0.0, 1.0))
-    return np.where(of.is_arc, np.hypot(*(feet - back).T), np.inf), back, feet

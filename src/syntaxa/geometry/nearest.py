@@ -7,12 +7,8 @@ from __future__ import annotations
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.points import Point
 from syntaxa.geometry.types import Floats, Ints
-
-
-def least_distances(a: CurveArray, b: CurveArray) -> Floats:
-    """Least distance of each piece of a to the same piece of b, (n,) mm; 0 where they meet."""
-    return heart.distances_between(a, b)
 
 
 def nearest_within(pieces: CurveArray, others: CurveArray, reach: float) -> Floats:
@@ -20,9 +16,10 @@ def nearest_within(pieces: CurveArray, others: CurveArray, reach: float) -> Floa
     return heart.Nearest(others).within(pieces, reach)
 
 
-def nearest_pair(pieces: CurveArray, others: CurveArray) -> tuple[int, int, float]:
-    """The piece and the other that lie nearest to each other, and how far apart (mm), 0 where they meet."""
-    return heart.Nearest(others).least(pieces)
+def shortest_way(pieces: CurveArray, others: CurveArray) -> tuple[float, Point, Point]:
+    """The least distance (mm) of any piece to any other, 0 where they meet, and a place on each where it is taken."""
+    distance, *places = heart.Nearest(others).shortest(pieces)
+    return distance, Point(*places[:2]), Point(*places[2:])
 
 
 def points_beside(pieces: CurveArray, points: Floats, reach: float) -> tuple[Ints, Ints, Floats]:
