@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from syntaxa.cut.contours import Contours
 from syntaxa.cut.model import Stock
 from syntaxa.cut.part import Planned
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import State
 from syntaxa.errors import CutError
 from syntaxa.geometry.types import Box
@@ -57,7 +56,7 @@ def _box(stock: Stock, contours: Contours, state: State) -> Box:
         return dict(plan.sheets)[plan.sheet]
     if stock.sketch:
         sketch = state.sketch(stock.sketch)
-        found = extents_of(sketch.curves) if sketch is not None else None
+        found = sketch.extents() if sketch is not None else None
         if found is None:
             raise CutError(f"There is no sketch called “{stock.sketch}” for the stock.", suggestion="Choose another.")
         return found

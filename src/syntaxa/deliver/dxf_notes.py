@@ -28,7 +28,6 @@ from syntaxa.drawing.annotations import (
     PointMark,
     Text,
 )
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.state import State
 from syntaxa.geometry.points import Point
@@ -59,7 +58,7 @@ class NotesWriter:
 
     def add(self, state: State) -> None:
         """Dimensions of the job, and what was received beside its curves."""
-        box = extents_of(state.made_curves())
+        box = state.made_extents()
         size = max(box[2] - box[0], box[3] - box[1]) if box else 100.0
         self._style(size * _SHARE)
         self._measures(state, size)
@@ -99,7 +98,7 @@ class NotesWriter:
     def _measures(self, state: State, size: float) -> None:
         """The dimensions of Define."""
         measured, spans = spans_of(state)
-        box = extents_of(state.made_curves()) or (0.0, 0.0, 1.0, 1.0)
+        box = state.made_extents() or (0.0, 0.0, 1.0, 1.0)
         middle = Point((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)
         for measure in state.part(Defined).measures:
             span = spans.get(measure.name)

@@ -245,9 +245,9 @@ Annotation = Text | Dimension | Hatch | PointMark | Picture | ConstructionLine |
 ANNOTATION_KINDS = ("text", "dimension", "hatch", "point", "image", "construction", "leader")
 
 
-def union_of(boxes: Iterable[Box]) -> Box | None:
-    """The box round all boxes; None for no boxes."""
-    rows = list(boxes)
+def union_of(boxes: Iterable[Box | None]) -> Box | None:
+    """The box round all boxes, whichever of them there are; None for no boxes."""
+    rows = [box for box in boxes if box is not None]
     if not rows:
         return None
     low_x, low_y, high_x, high_y = zip(*rows, strict=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from syntaxa.drawing.annotations import ANNOTATION_KINDS, Annotation, union_of
 from syntaxa.drawing.names import Names
@@ -123,6 +123,7 @@ class Drawing:
     annotations: tuple[Annotation, ...] = ()
     meshes: tuple[Mesh, ...] = ()
     blocks: int = 0
+    _extents: tuple[Box | None, ...] = field(default=(), init=False, repr=False, compare=False)
 
     def transformed(self, by: Transform) -> Drawing:
         """Every curve and annotation mapped; triangles stay in the file's own numbers."""
@@ -133,14 +134,14 @@ class Drawing:
         )
 
     def extents(self) -> Box | None:
-        """Bounding box (xmin, ymin, xmax, ymax) of all curves; None where there are none."""
-        return extents_of(self.curves)
+        """Bounding box (xmin, ymin, xmax, ymax) of all curves, worked out once; None where there are none."""
+        if not self._extents:
+            object.__setattr__(self, "_extents", (extents_of(self.curves),))
+        return self._extents[0]
 
     def full_extents(self) -> Box | None:
         """Bounding box of curves and annotations; None where there is nothing."""
-        boxes = [a.box() for a in self.annotations]
-        own = self.extents()
-        return union_of([*boxes, own] if own else boxes)
+        return union_of([self.extents(), *(a.box() for a in self.annotations)])
 
     def annotation_counts(self) -> dict[str, int]:
         """Annotations by kind, those that occur."""

@@ -4,14 +4,16 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Literal, Self, TypeVar
 
+from syntaxa.drawing.annotations import union_of
 from syntaxa.drawing.model import Curve, Drawing, extents_of, placed_curves
 from syntaxa.drawing.names import Names
 from syntaxa.drawing.units import mm_per
 from syntaxa.geometry.points import Point, Vector
 from syntaxa.geometry.transform import Transform
+from syntaxa.geometry.types import Box
 
 #: Distance from the origin (mm), and share of the coordinates, that is none: it is left by rounding.
 _AT_ORIGIN = 1e-9
@@ -79,6 +81,13 @@ class Sketch:
     locked: bool = False
     notes: str = ""
     pen: Pen = Pen()
+    _extents: tuple[Box | None, ...] = field(default=(), init=False, repr=False, compare=False)
+
+    def extents(self) -> Box | None:
+        """Bounding box (xmin, ymin, xmax, ymax) in mm of its curves, worked out once; None where there are none."""
+        if not self._extents:
+            object.__setattr__(self, "_extents", (extents_of(self.curves),))
+        return self._extents[0]
 
 
 @dataclass(frozen=True, slots=True)
@@ -240,6 +249,14 @@ class State:
         for sketch in self.sketches:
             yield from sketch.curves
 
+    def extents(self) -> Box | None:
+        """Bounding box (xmin, ymin, xmax, ymax) in mm of all curves of all sketches; None where there are none."""
+        return union_of(s.extents() for s in self.sketches)
+
+    def made_extents(self) -> Box | None:
+        """The same of the sketches that are there to be made."""
+        return union_of(s.extents() for s in self.profiles())
+
     def sketch(self, name: str) -> Sketch | None:
         """The sketch of a name."""
         return next((s for s in self.sketches if s.name == name), None)
@@ -283,7 +300,7 @@ class State:
 
         Where nothing goes out, all curves of all sketches take its place.
         """
-        box = extents_of(self.made_curves() or self.curves()) if self.anchor else None
+        box = (self.made_extents() or self.extents()) if self.anchor else None
         if box is None:
             return self
         low = self.anchor == "lower-left"

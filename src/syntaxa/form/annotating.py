@@ -11,7 +11,6 @@ from syntaxa.define.model import Measure
 from syntaxa.define.part import Defined
 from syntaxa.define.spans import Figure, figure, usual_place
 from syntaxa.define.views import Definition
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import State
 from syntaxa.form.model import Space
 from syntaxa.form.part import Formed
@@ -47,7 +46,7 @@ def dimensions_on(state: State, sheet: State, definition: Definition) -> Iterato
         sketch = holding.get(measure.things[0].root)
         if measure.use != "live" or span is None or sketch is None or sketch.name not in heights:
             continue
-        x0, y0, x1, y1 = extents_of(sketch.curves) or (0.0, 0.0, 1.0, 1.0)
+        x0, y0, x1, y1 = sketch.extents() or (0.0, 0.0, 1.0, 1.0)
         size, middle = max(x1 - x0, y1 - y0), Point((x0 + x1) / 2, (y0 + y1) / 2)
         placed = measure.place is not None and not formed.views
         place = Point(*measure.place) if placed and measure.place else usual_place(span[0], middle, _OFF * size)

@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from syntaxa.define.views import defined
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.view import Standing, View, on_state
 from syntaxa.errors import FormError, Progress, SyntaxaError
 from syntaxa.form.annotating import OnSolid, dimensions_on
@@ -50,7 +49,7 @@ def _space(standing: Standing, *, progress: Progress) -> Space:
     for k, sketch in enumerate(sketches):
         progress(0.5 * k / len(sketches))
         still_wanted()
-        box = extents_of(sketch.curves) or (0.0, 0.0, 0.0, 0.0)
+        box = sketch.extents() or (0.0, 0.0, 0.0, 0.0)
         profiles = profiles_in(sketch) if sketch.purpose == "profile" else []
         flats.append(flat_of(sketch, part.frame_of(sketch), profiles, max(box[2] - box[0], box[3] - box[1])))
     shown = [b for b in part.bodies if not b.hidden]

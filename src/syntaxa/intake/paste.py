@@ -64,7 +64,7 @@ def from_text(data: bytes) -> CopiedCurves:
 def unit_question(content: CopiedCurves, here: State) -> str:
     """What should be asked about the unit before the curves are put down; empty where nothing is odd."""
     box = extents_of(curve_of(c) for c in content.curves)
-    there = extents_of(here.curves())
+    there = here.extents()
     if box is None:
         return ""
     size = max(box[2] - box[0], box[3] - box[1])

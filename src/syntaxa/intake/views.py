@@ -25,7 +25,8 @@ def _boxes(standing: Any, *, progress: Progress) -> dict[int, Box | None]:
 
 def _shown_box(drawing: Drawing) -> Box | None:
     hidden = {layer.name for layer in drawing.layers if not layer.shown}
-    return extents_of(c for c in drawing.curves if c.layer not in hidden) or drawing.full_extents()
+    shown = extents_of(c for c in drawing.curves if c.layer not in hidden) if hidden else drawing.extents()
+    return shown or drawing.full_extents()
 
 
 #: The import report of each source, of what was taken of it.

@@ -11,7 +11,6 @@ from dataclasses import replace
 import msgspec
 
 from syntaxa.deliver.report import HtmlPage, Section, Table, html_page
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.state import Sketch, State
 from syntaxa.drawing.units import scale_text
 from syntaxa.errors import DeliverError, Progress, no_progress
@@ -239,7 +238,7 @@ def _fix(finding: Finding, sketch: str, far: Mapping[str, float]) -> FixAccount:
 
 
 def _size(state: State) -> tuple[float, float]:
-    box = extents_of(state.curves())
+    box = state.extents()
     return (box[2] - box[0], box[3] - box[1]) if box else (0.0, 0.0)
 
 

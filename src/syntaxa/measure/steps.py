@@ -89,7 +89,7 @@ class ScaleBy(MeasureStep, frozen=True, tag="scale-by", omit_defaults=True):
     def _factors(self, state: State) -> tuple[float, float]:
         if not (self.width or self.height):
             return self.factor, self.factor if self.factor_y is None else self.factor_y
-        box = extents_of(state.curves())
+        box = state.extents()
         across = box[2] - box[0] if box else 0.0
         up = box[3] - box[1] if box else 0.0
         if (self.width and not across) or (self.height and not up):
@@ -338,7 +338,7 @@ def moved_text(before: State, after: State) -> str:
 
 def about(state: State, place: About, by: Transform) -> Transform:
     """The map about the origin as drawn, or about the middle of all curves (before the origin is placed)."""
-    box = extents_of(state.curves()) if place == "centre" else None
+    box = state.extents() if place == "centre" else None
     if box is None:
         return by
     middle = Vector((box[0] + box[2]) / 2 - state.shift.x, (box[1] + box[3]) / 2 - state.shift.y)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from syntaxa.drawing.model import extents_of
 from syntaxa.drawing.view import Standing, View, on_first, on_state
 from syntaxa.errors import Progress
 from syntaxa.geometry.types import Box
@@ -16,12 +15,12 @@ def _disagree(standing: Standing, *, progress: Progress) -> tuple[Disagreement, 
 
 def _first_size(standing: Standing, *, progress: Progress) -> tuple[Box | None]:
     progress(0.1)
-    return (extents_of(standing.first.curves()),)
+    return (standing.first.extents(),)
 
 
 def _size(standing: Standing, *, progress: Progress) -> tuple[Box | None]:
     progress(0.1)
-    return (extents_of(standing.state.curves()),)
+    return (standing.state.extents(),)
 
 
 #: Dimensions that say something else than what is drawn.

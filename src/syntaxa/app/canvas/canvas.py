@@ -97,7 +97,7 @@ class Canvas(Surface):
         if scene is not None:
             shown = [n for n in shown if n.kind == "image"]
         notes = union_of(n.box() for n in shown)
-        return union_of(b for b in (scene or self.beneath.scene.extents(), notes) if b is not None)
+        return union_of((scene or self.beneath.scene.extents(), notes))
 
     def curve_at(self, x: float, y: float, counts: Callable[[Curve], bool] = lambda _curve: True) -> Curve | None:
         """The nearest curve that counts to a place (mm), if it is within reach of the cursor."""

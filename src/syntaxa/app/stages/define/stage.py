@@ -25,7 +25,6 @@ from syntaxa.define.possible import MOST_PICKED, possible
 from syntaxa.define.stating import open_sketches
 from syntaxa.define.steps import ReadOff, SetDimension
 from syntaxa.define.views import DEFINITION, Tried
-from syntaxa.drawing.model import extents_of
 
 #: Share of the size of a sketch that is shown round it.
 _ROOM = 0.16
@@ -119,7 +118,7 @@ class DefineStage(Stage):
         """Chooses a sketch and shows it."""
         state = self.shell.session.state
         sketch = state.sketch(name) if state is not None else None
-        box = extents_of(sketch.curves) if sketch is not None else None
+        box = sketch.extents() if sketch is not None else None
         if box is not None:
             self.own_panel.choose_sketch(name)
             # With room for the dimensions round it.
