@@ -13,6 +13,7 @@ from __future__ import annotations
 import hashlib
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Literal
 
 import numpy as np
@@ -26,7 +27,7 @@ from syntaxa.geometry.chaining import walks
 from syntaxa.geometry.inside import crossed_edges, point_inside
 from syntaxa.geometry.points import Point
 from syntaxa.geometry.rows import merged_rows, pieces_of_rows, reversed_rows, shape_of_rows
-from syntaxa.geometry.shapes import Circle
+from syntaxa.geometry.shapes import Circle, Shape
 from syntaxa.geometry.tolerances import Tolerances
 from syntaxa.geometry.types import Box, Floats, Ints
 from syntaxa.geometry.vectors import vectors
@@ -36,6 +37,9 @@ from syntaxa.mend.pieces import pieces_of
 from syntaxa.mend.regions import faces_of
 
 Bounding = Literal["outer", "hole", "line"]
+
+#: Within which pieces meet and are one.
+_LIMITS = Tolerances()
 
 #: mm to the side of a contour at which it is asked what lies round it.
 _ASIDE = 1e-5
@@ -49,6 +53,8 @@ class Contour:
     """A closed or open run of rows (x, y, bulge), mm.
 
     key      its sketch and the roots of its curves: the same when the job is worked out again
+    along    its edges as they were found, a row for each of n: where it begins and how it bulges, (n, 3), and which
+             curve of its sketch it is of, (n,); of a line one row more, where it ends
     part     number of the part that it bounds, -1 for a line
     parent   number of the contour that holds it, -1 for none; depth  how many hold it
     circle   its centre and radius (mm), where it is one
@@ -63,6 +69,7 @@ class Contour:
     layers: frozenset[str]
     colours: frozenset[int]
     roles: frozenset[str]
+    along: tuple[Floats, Ints]
     parent: int = -1
     depth: int = 0
     circle: tuple[float, float, float] | None = None
@@ -116,6 +123,26 @@ class Contours:
         return {c.key: k for k, c in enumerate(self.contours)}
 
 
+def stretches_of(contour: Contour) -> list[tuple[int, Shape]]:
+    """What a contour takes of the curves of its sketch: the number of the curve and a run along it, one by one."""
+    rows, owners = contour.along
+    if contour.closed:
+        changes = np.flatnonzero(owners != np.roll(owners, 1))
+        if not len(changes):
+            return [(int(owners[0]), shape_of_rows(contour.rows, True))]
+        rows, owners = np.roll(rows, -changes[0], axis=0), np.roll(owners, -changes[0])
+        rows = np.vstack([rows, rows[:1]])
+    firsts = [0, *(np.flatnonzero(np.diff(owners)) + 1).tolist(), len(owners)]
+    return [
+        (int(owners[k]), shape_of_rows(_merged(rows[k : last + 1], closed=False), False))
+        for k, last in pairwise(firsts)
+    ]
+
+
+def _merged(rows: Floats, *, closed: bool) -> Floats:
+    return merged_rows(rows, closed, _LIMITS.merge, _LIMITS.angle)
+
+
 def key_of(sketch: str, roots: Iterable[str]) -> str:
     """The key of a contour by its sketch and the roots of its curves; one of several gets a number."""
     name = hashlib.blake2s("/".join(sorted(roots)).encode(), digest_size=5).hexdigest()
@@ -155,28 +182,25 @@ class _Group:
 
 def _in_sketch(sketch: Sketch) -> tuple[list[_Group], list[Contour]]:
     """What hangs together and bounds something, and what bounds nothing."""
-    limits = Tolerances()
-    pieces = pieces_of(sketch.curves, limits.fit)
+    pieces = pieces_of(sketch.curves, _LIMITS.fit)
     if not len(pieces):
         return [], []
-    edges, _ = split_at_contacts(Neighbourhood(pieces.curves, limits.merge))
-    return _groups(sketch, edges, limits), _lines(sketch, edges, limits)
+    edges, _ = split_at_contacts(Neighbourhood(pieces.curves, _LIMITS.merge))
+    return _groups(sketch, edges), _lines(sketch, edges)
 
 
 #: Sketches whose contours are remembered, up to so many curves.
 _RECENT = Recent(_in_sketch, 100_000)
 
 
-def _groups(sketch: Sketch, edges: Edges, limits: Tolerances) -> list[_Group]:
+def _groups(sketch: Sketch, edges: Edges) -> list[_Group]:
     faces = faces_of(edges)
     if faces is None:
         return []
     cycles = faces.cycles
 
     def contour(walk: Ints) -> Contour:
-        rows = merged_rows(rows_along(cycles, walk), True, limits.merge, limits.angle)
-        owners = np.unique(cycles.edges.curves.owner[walk // 2]).tolist()
-        return _contour(sketch, rows, "outer", owners)
+        return _contour(sketch, rows_along(cycles, walk), "outer", cycles.edges.curves.owner[walk // 2])
 
     of: dict[int, list[Contour]] = {}
     for c in faces.outer.tolist():
@@ -187,7 +211,7 @@ def _groups(sketch: Sketch, edges: Edges, limits: Tolerances) -> list[_Group]:
     ]
 
 
-def _lines(sketch: Sketch, edges: Edges, limits: Tolerances) -> list[Contour]:
+def _lines(sketch: Sketch, edges: Edges) -> list[Contour]:
     """What bounds nothing, as runs through vertices where two ends meet."""
     loose = edges.take(np.flatnonzero(bridges(edges)))
     if not len(loose):
@@ -195,9 +219,8 @@ def _lines(sketch: Sketch, edges: Edges, limits: Tolerances) -> list[Contour]:
     places = np.stack([loose.tail, loose.head], axis=1).reshape(-1).tolist()
     found = []
     for walk, _closed in walks(places):
-        rows = _rows_of(loose, walk)
-        owners = sorted({int(loose.curves.owner[end // 2]) for end in walk})
-        found.append(_contour(sketch, merged_rows(rows, False, limits.merge, limits.angle), "line", owners))
+        owners = loose.curves.owner[np.array(walk) // 2]
+        found.append(_contour(sketch, _rows_of(loose, walk), "line", owners))
     return found
 
 
@@ -212,14 +235,16 @@ def _rows_of(edges: Edges, walk: Sequence[int]) -> Floats:
     return np.array([*rows, [*edges.vertices[(edges.tail if back else edges.head)[edge]], 0.0]])
 
 
-def _contour(sketch: Sketch, rows: Floats, bounds: Bounding, owners: Iterable[int]) -> Contour:
-    curves = [sketch.curves[k] for k in owners]
+def _contour(sketch: Sketch, edges: Floats, bounds: Bounding, owners: Ints) -> Contour:
+    curves = [sketch.curves[k] for k in np.unique(owners).tolist()]
     roots = tuple(sorted({c.root for c in curves}))
+    rows = _merged(edges, closed=bounds != "line")
     shape = shape_of_rows(rows, True) if bounds != "line" else None
     return Contour(
         key_of(sketch.name, roots), sketch.name, rows, bounds, -1, roots,
         frozenset(c.layer for c in curves), frozenset(_colours(curves, sketch)),
         frozenset(r for c in curves for r in c.roles),
+        (edges, owners),
         circle=(*shape.centre, shape.radius) if isinstance(shape, Circle) else None,
     )  # fmt: skip
 

@@ -23,7 +23,7 @@ from syntaxa.cut.model import Turning, Way
 from syntaxa.cut.offsets.chains import area_of
 from syntaxa.cut.offsets.offsetting import offset_region
 from syntaxa.errors import CutError
-from syntaxa.geometry.inside import crossed_edges
+from syntaxa.geometry.inside import cells_inside
 from syntaxa.geometry.rows import pieces_of_rows
 from syntaxa.geometry.types import Bools, Floats
 from syntaxa.watching import still_wanted
@@ -209,8 +209,5 @@ def _cells(loops: Sequence[Floats], cell: float, way: Way) -> tuple[Bools, Float
     columns, rows = (max(1, math.ceil(s / cell)) for s in (high - low).tolist())
     if way == "grid":
         return np.ones((rows, columns), dtype=bool), low
-    x, y = np.meshgrid(low[0] + (np.arange(columns) + 0.5) * cell, low[1] + (np.arange(rows) + 0.5) * cell)
-    points = np.column_stack([x.ravel(), y.ravel()])
     outer = max(wide, key=area_of)
-    row, _ = crossed_edges(pieces_of_rows(outer, True), points)
-    return (np.bincount(row, minlength=len(points)) % 2 == 1).reshape(rows, columns), low
+    return cells_inside(pieces_of_rows(outer, True), low, cell, (rows, columns)), low

@@ -115,24 +115,40 @@ def on_sheet(state: State, name: str) -> State:
 
 
 def _members(state: State, contours: Contours, outer: Sequence[int]) -> list[list[tuple[str, Curve]]]:
-    """The curves of each part with their sketches: its outline, and all that lies in it."""
-    own: dict[int, set[str]] = {k: set() for k in outer}
-    for k, contour in enumerate(contours.contours):
-        top = k
-        while contours.contours[top].parent >= 0:
-            top = contours.contours[top].parent
-        if top in own:
-            own[top] |= set(contour.roots)
-    of: dict[str, list[int]] = {}
-    for at, k in enumerate(outer):
-        for root in own[k]:
-            of.setdefault(root, []).append(at)
+    """The curves of each part with their sketches: its outline, and all that lies in it.
+
+    A curve that other parts are bounded by as well, or that goes on beyond the part, comes in as much of it as is the
+    part's own.
+    """
+    from syntaxa.cut.contours import stretches_of
+
+    numbers = {k: at for at, k in enumerate(outer)}
+    holder = [numbers.get(_top(contours, k), -1) for k in range(len(contours.contours))]
+    users: dict[tuple[str, int], set[int]] = {}
+    for contour, at in zip(contours.contours, holder, strict=True):
+        for k in contour.along[1].tolist():
+            users.setdefault((contour.sketch, k), set()).add(at)
+    curves = {sketch.name: sketch.curves for sketch in state.profiles()}
     members: list[list[tuple[str, Curve]]] = [[] for _ in outer]
-    for sketch in state.profiles():
-        for curve in sketch.curves:
-            for at in of.get(curve.root, ()):
-                members[at].append((sketch.name, curve))
+    shared = {curve for curve, parts in users.items() if len(parts) > 1}
+    for (name, k), parts in users.items():
+        for at in parts - {-1} if (name, k) not in shared else ():
+            members[at].append((name, curves[name][k]))
+    for contour, at in zip(contours.contours, holder, strict=True):
+        if at >= 0 and any((contour.sketch, k) in shared for k in contour.along[1].tolist()):
+            members[at] += [
+                (contour.sketch, replace(curves[contour.sketch][k], shape=shape))
+                for k, shape in stretches_of(contour)
+                if (contour.sketch, k) in shared
+            ]
     return members
+
+
+def _top(contours: Contours, k: int) -> int:
+    """The outermost contour that holds one."""
+    while contours.contours[k].parent >= 0:
+        k = contours.contours[k].parent
+    return k
 
 
 def _free(name: str, taken: set[str]) -> str:

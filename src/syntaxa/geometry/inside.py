@@ -9,7 +9,7 @@ import numpy as np
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.types import Floats, Ints
+from syntaxa.geometry.types import Bools, Floats, Ints
 
 
 def crossed_edges(curves: CurveArray, points: Floats) -> tuple[Ints, Ints]:
@@ -49,6 +49,19 @@ def point_inside(loops: CurveArray) -> Floats | None:
         if best is None or widths[widest] > best[0]:
             best = float(widths[widest]), np.array([(xs[2 * widest] + xs[2 * widest + 1]) / 2, y])
     return None if best is None or best[0] <= 0 else best[1]
+
+
+def cells_inside(loops: CurveArray, corner: Floats, cell: float, shape: tuple[int, int]) -> Bools:
+    """Which cells (rows, columns) from a lower left corner (2,) have their middle in what some closed loops enclose.
+
+    Cost: the crossings of the rows' middles with the loops, and the cells.
+    """
+    rows, columns = shape
+    heights = corner[1] + (np.arange(rows) + 0.5) * cell
+    row, _, at = heart.crossed_edges(loops, np.column_stack([np.full(rows, -np.inf), heights]))
+    first = np.clip(np.ceil((at - corner[0]) / cell - 0.5), 0, columns).astype(np.int64)
+    turned = np.bincount(row * (columns + 1) + first, minlength=rows * (columns + 1)).reshape(rows, columns + 1)
+    return np.asarray(np.cumsum(turned, axis=1)[:, :columns] % 2 == 1)
 
 
 #: Shares of the height that are tried; odd ones, so that none runs along an edge of a plain drawing.
