@@ -167,8 +167,15 @@ def long_lines(n):
 
 
 def cutting(n):
+    return cut(Curve(f"c{k}", Circle(Point(8.0 * (k % 50), 8.0 * (k // 50)), 3.0), "0") for k in range(n))
+
+
+def rings(n):
+    return cut(Curve(f"c{k}", Circle(Point(0.0, 0.0), 3.0 * k), "0") for k in range(1, n + 1))
+
+
+def cut(circles):
     tool = next(t for t in shipped_tools() if t.kind == "beam")
-    circles = [Curve(f"c{k}", Circle(Point(8.0 * (k % 50), 8.0 * (k // 50)), 3.0), "0") for k in range(n)]
     operation = Operation("Cut", settings=Settings(tool=tool.name))
     state = State(sketches=(Sketch("S", 0, tuple(circles)),)).with_part(Planned(tools=(tool,), operations=(operation,)))
     return lambda: proven(state)
@@ -191,6 +198,7 @@ WORK = (
     ("polylines over each other", retraced, 1200),
     ("long polylines across themselves", long_lines, 4000),
     ("a program, written and judged", cutting, 250),
+    ("rings in rings, written and judged", rings, 20),
 )
 
 

@@ -128,6 +128,10 @@ void bind_meeting(py::module_& module) {
         Pieces own = pieces(curves);
         return pair_columns(aside([&] { return near_pairs(own, margin); }));
     });
+    module.def("near_pairs_between", [](py::handle curves, py::handle others, double margin) {
+        Pieces own = pieces(curves), other = pieces(others);
+        return pair_columns(aside([&] { return near_pairs(own, other, margin); }));
+    });
     module.def("carrier_crossings",
                [](py::handle curves, const Array<int64_t>& i, const Array<int64_t>& j, double tolerance) {
                    Pieces own = pieces(curves);

@@ -1,5 +1,7 @@
 #include "near.hpp"
 
+#include <algorithm>
+
 namespace heart {
 
 namespace {
@@ -60,6 +62,21 @@ Pairs met_among(const Boxes& boxes, const Pieces& pieces, double margin) {
 
 Pairs near_pairs(const Pieces& pieces, double margin) {
     return met_among(Tree(Frame::of(pieces).boxes(pieces, margin)), pieces, margin);
+}
+
+Pairs near_pairs(const Pieces& pieces, const Pieces& others, double margin) {
+    Frame frame = Frame::of(others);
+    Tree tree(frame.boxes(others, margin));
+    auto boxes = frame.boxes(pieces, margin);
+    Pairs found;
+    for (int i = 0; i < static_cast<int>(pieces.size()); ++i) {
+        size_t first = found.size();
+        tree.around(boxes[i], [&](int j) {
+            if (may_meet(pieces[i], others[j], margin)) found.emplace_back(i, j);
+        });
+        std::sort(found.begin() + first, found.end());
+    }
+    return found;
 }
 
 std::vector<Box> Near::boxes_of(const Pieces& pieces) const { return frame().boxes(pieces, MARGIN * merge); }

@@ -16,6 +16,8 @@ namespace heart {
 
 // Index pairs i < j of pieces that come within the margin of each other; some that do not may be among them.
 Pairs near_pairs(const Pieces& pieces, double margin);
+// Pairs of a piece and one of others that may come within the margin of each other, in the order of the pieces.
+Pairs near_pairs(const Pieces& pieces, const Pieces& others, double margin);
 
 class Near {
 public:

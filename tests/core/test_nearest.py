@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 
 from syntaxa import heart
 from syntaxa.geometry.arrays import CurveArray
+from syntaxa.geometry.intersect import candidates_between
 from syntaxa.geometry.nearest import nearest_within, points_beside, shortest_way
 
 
@@ -54,6 +55,25 @@ def test_the_farthest_place_is_that_of_a_search_within_the_stated_bound(of, othe
         every = others.distances_to(np.repeat(at, len(others), axis=0))
         assert every.min() == pytest.approx(away[k], abs=2e-9)
         assert more[k] <= max(step, of.lengths()[k] / 4000) / 2 + 1e-7
+
+
+@settings(max_examples=40, deadline=None)
+@given(some_pieces(4), some_pieces(30), st.floats(0.0, 10.0))
+def test_whatever_comes_within_a_margin_is_among_the_candidates(of, others, margin):
+    of = of.take(np.arange(min(len(of), 4)))
+    found = list(zip(*(k.tolist() for k in candidates_between(of, others, margin)), strict=True))
+    assert found == sorted(set(found))
+    one, other = (k.ravel() for k in np.indices((len(of), len(others))))
+    every = least_distances(of.take(one), others.take(other))
+    near = np.flatnonzero(every <= margin)
+    assert set(zip(one[near].tolist(), other[near].tolist(), strict=True)) <= set(found)
+
+
+def test_of_circles_in_circles_only_neighbours_are_candidates():
+    rings = [(k, 0.0, -k, 0.0, 1.0) for k in range(1, 60)]
+    circles = CurveArray.from_rows(rings, range(len(rings)))
+    i, j = candidates_between(circles, circles, 1.5)
+    assert sorted(set((i - j).tolist())) == [-1, 0, 1]
 
 
 @settings(max_examples=40, deadline=None)

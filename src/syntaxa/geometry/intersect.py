@@ -45,6 +45,13 @@ def candidate_pairs(curves: CurveArray, margin: float) -> tuple[Ints, Ints]:
     return heart.near_pairs(curves, margin)
 
 
+def candidates_between(curves: CurveArray, others: CurveArray, margin: float) -> tuple[Ints, Ints]:
+    """Index pairs (piece, one of the others) that may come within the margin (mm) of each other: all that do, and a
+    few more; in the order of the pieces.
+    """
+    return heart.near_pairs_between(curves, others, margin)
+
+
 def contacts(curves: CurveArray, tolerance: float, pairs: tuple[Ints, Ints] | None = None) -> Contacts:
     """All places where two pieces meet within the tolerance (mm), except along shared carriers.
 

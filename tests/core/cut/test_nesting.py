@@ -184,3 +184,26 @@ def test_faces_that_share_their_curves_keep_their_own_choices_when_their_part_is
     for contour in contours.contours:
         if contour.closed and contour.key in found:
             assert np.abs(contour.rows[:, :2] - found[contour.key]).sum(axis=1).min() < 1e-6
+
+
+def test_of_a_curve_that_several_parts_share_each_copy_has_its_own_stretch():
+    # Nine tiles from eight long lines, a hole in one, and a rim that stands out beyond them.
+    lines = [c for k in range(4) for c in (*line(f"U{k}-", (50 * k, 0), (50 * k, 150)), *line(f"L{k}-", (0, 50 * k),
+        (150 if k else 170, 50 * k)))]  # fmt: skip
+    state = drawing(*lines, circle("HOLE", 25, 25, 10))
+    after, entry = NestParts((400.0, 400.0), gap=3.0).apply(state)
+    assert entry.says.startswith("9 parts on 1 sheet")
+    contours = contours_of(after).contours
+    assert sum(c.closed for c in contours) == len(contours) == 10
+    assert sorted(round(p.area) for p in contours_of(after).parts) == [round(2500 - 100 * math.pi), *[2500] * 8]
+    done = prove(beamed(after, stock=Stock(sketch="Sheet 1")))
+    assert not done.verdict.wrong
+
+
+def test_circles_that_touch_are_nested_as_circles():
+    state = drawing(*(circle(f"C{i}{j}", 10 * i, 10 * j, 5) for i in range(3) for j in range(3)))
+    after, _ = NestParts((300.0, 300.0), gap=3.0).apply(state)
+    # Nine discs, and the four stars between them.
+    assert sum(c.circle is not None for c in contours_of(after).contours) == 9
+    areas = sorted(p.area for p in contours_of(after).parts)
+    assert areas == pytest.approx([100 - 25 * math.pi] * 4 + [25 * math.pi] * 9, rel=1e-9)

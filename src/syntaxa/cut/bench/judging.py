@@ -21,8 +21,7 @@ from syntaxa.cut.library import Machine
 from syntaxa.cut.model import Tool
 from syntaxa.errors import Progress, no_progress
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.nearest import nearest_within
+from syntaxa.geometry.nearest import nearest_within, points_beside
 from syntaxa.geometry.types import Bools, Floats, Ints
 from syntaxa.watching import still_wanted
 
@@ -268,10 +267,8 @@ class _Judging:
         if not len(by) or not len(points):
             return covered
         radius = self.radius[by]
-        grown = self.track.pieces.take(by).bounds() + np.column_stack([-radius, -radius, radius, radius])
-        row, own = BoxIndex(grown).near(points, 0.0)
-        near = self.track.pieces.take(by[own]).distances_to(points[row]) <= radius[own] + _LEVEL
-        covered[row[near]] = True
+        row, own, away = points_beside(self.track.pieces.take(by), points, float(radius.max()) + _LEVEL)
+        covered[row[away <= radius[own] + _LEVEL]] = True
         return covered
 
     # ------------------------------------------------------------------ against the target

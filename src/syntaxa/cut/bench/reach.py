@@ -17,8 +17,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.intersect import carrier_crossings
+from syntaxa.geometry.intersect import candidates_between, carrier_crossings
 from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.tolerances import HAIR, NOUGHT
 from syntaxa.geometry.types import Floats, Ints
@@ -74,12 +73,12 @@ def stretches_of(outline: CurveArray, path: CurveArray, radius: Floats, margin: 
 
 def _near(outline: CurveArray, path: CurveArray, radius: Floats, margin: float) -> tuple[Ints, Ints]:
     """Pairs (piece of the outline, piece of the path) that could be near, by the first."""
-    if not len(path):
-        nothing = np.zeros(0, dtype=np.int64)
-        return nothing, nothing
-    reach = (radius + margin)[:, None]
-    boxes = path.bounds() + np.hstack([-reach, -reach, reach, reach])
-    j, i = BoxIndex(outline.bounds()).around(boxes)
+    found = [np.zeros((2, 0), dtype=np.int64)]
+    for r in np.unique(radius).tolist():
+        alike = np.flatnonzero(radius == r)
+        i, j = candidates_between(outline, path.take(alike), r + margin)
+        found.append(np.array([i, alike[j]]))
+    i, j = np.concatenate(found, axis=1)
     order = np.lexsort((j, i))
     return i[order], j[order]
 

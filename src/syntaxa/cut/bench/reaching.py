@@ -15,6 +15,7 @@ from syntaxa.cut.offsets.differences import area_beyond
 from syntaxa.cut.offsets.offsetting import Parallel, offset, swept
 from syntaxa.geometry.arrays import CurveArray
 from syntaxa.geometry.boxes import BoxIndex
+from syntaxa.geometry.intersect import candidates_between
 from syntaxa.geometry.nearest import points_beside
 from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.types import Bools, Floats, Ints
@@ -192,12 +193,11 @@ class Reaching:
             lower = self._cutting if self.flat else self._cutting & (self.track.low < top - self.tolerance)
             own = np.flatnonzero(lower)
             radius = self._radius[own]
-            pieces = self.track.pieces.take(own)
-            grown = pieces.bounds() + np.column_stack([-radius, -radius, radius, radius])
-            _, piece = BoxIndex(grown).near(place, self.tolerance) if len(own) else (None, np.zeros(0, dtype=np.int64))
-            near = pieces.take(piece).distances_to(np.tile(place, (len(piece), 1))) <= radius[piece] + self.tolerance
-            if near.any():
-                line = int(self.track.line[own[piece[near]]].max())
+            reach = float(radius.max(initial=0.0)) + self.tolerance
+            _, piece, away = points_beside(self.track.pieces.take(own), place, reach)
+            near = piece[away <= radius[piece] + self.tolerance]
+            if len(near):
+                line = int(self.track.line[own[near]].max())
                 says = f"Line {line}: {wanted.name}: a tab is cut away."
                 yield Found("tab", line, (x, y, wanted.floor), 0.0, says)
 
@@ -206,8 +206,7 @@ class Reaching:
         pieces, radius, moves = self.track.pieces.take(own), self._radius[own], self.track.move[own]
         if not len(own):
             return
-        grown = pieces.bounds() + np.column_stack([-radius, -radius, radius, radius])
-        row, piece = BoxIndex(grown).around(outline.bounds())
+        row, piece = candidates_between(outline, pieces, float(radius.max()) + 10 * self.tolerance)
         near = outline.take(row).distances_to(pieces.take(piece).points_at(np.full(len(piece), 0.5)))
         hit = np.flatnonzero(near <= radius[piece] + 10 * self.tolerance)
         for n in np.unique(of[row[hit]]).tolist():

@@ -25,8 +25,7 @@ from syntaxa.cut.paths.along import Along
 from syntaxa.cut.paths.leads import SLACK
 from syntaxa.errors import CutError
 from syntaxa.geometry.arrays import CurveArray
-from syntaxa.geometry.boxes import BoxIndex
-from syntaxa.geometry.nearest import nearest_within
+from syntaxa.geometry.nearest import nearest_within, points_beside
 from syntaxa.geometry.rows import pieces_of_rows, reversed_rows
 from syntaxa.geometry.tolerances import ROUNDING
 from syntaxa.geometry.types import Floats, Ints
@@ -169,7 +168,7 @@ def _links(
     level = np.array([r.level for r in rings])
     twice, share = np.repeat(np.arange(len(every)), 2), np.tile([0.0, 0.5], len(every))
     points = every.take(twice).points_at(share)
-    row, other = BoxIndex(every.bounds()).near(points, reach)
+    row, other, _ = points_beside(every, points, reach)
     mine, its = ring[twice[row]], ring[other]
     fine = np.flatnonzero((mine != its) & (np.abs(level[mine] - level[its]) <= 1))
     row, other = row[fine], other[fine]
