@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+from collections import Counter
 from collections.abc import Iterable, Sequence
 from pathlib import Path
 
@@ -13,7 +14,7 @@ from syntaxa.cli.mend import mended
 from syntaxa.cli.records import CheckedRecord, CutRecord, FarRecord, FoundRecord, OperationRecord
 from syntaxa.cli.tables import table
 from syntaxa.cut.base import CutStep
-from syntaxa.cut.bench.verdict import Found, Verdict
+from syntaxa.cut.bench.verdict import Found, Verdict, area_figure
 from syntaxa.cut.library import Machine, machine_named, plain_tool, shipped_tools, tool_from
 from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool, Way
 from syntaxa.cut.part import Planned
@@ -27,6 +28,12 @@ from syntaxa.deliver.out import put_out
 from syntaxa.deliver.setup_sheet import setup_sheet
 from syntaxa.drawing.state import State
 from syntaxa.job.evaluate import Evaluator
+
+#: mm; what is off by no more is rounding.
+_EXACT = 1e-6
+
+#: Findings that are printed.
+_LINES = 40
 
 
 def cut_file(options: argparse.Namespace) -> CutRecord:
@@ -128,19 +135,32 @@ def print_totals(cut: float, travel: float, lifts: int, seconds: float) -> None:
 def print_check(check: CheckedRecord) -> None:
     """What the bench machine says, for people."""
     if check.judged:
-        where = check.deviation_mm.where
-        at = f" at {where[0]:.4g}, {where[1]:.4g}" if where and check.deviation_mm.max > 1e-6 else ""
-        print(
-            f"Played on the bench machine: off by at most {check.deviation_mm.max:.2g} mm{at}, "
-            f"{check.gouge_mm:.2g} mm into the part, {check.left_mm2:.3g} mm² left"
-        )
-    found = [*check.collisions, *check.out_of_bounds, *check.warnings]
-    for one in found[:40]:
-        print(f"{one.kind}: {one.says}")
-    if len(found) > 40:
-        print(f"And {len(found) - 40} more.")
+        far, where = check.deviation_mm.max, check.deviation_mm.where
+        at = f" at {where[0]:.4g}, {where[1]:.4g}" if where else ""
+        off = f"off by at most {far:.2g} mm{at}" if far > _EXACT else f"exact to {_EXACT:f} mm where the tool can reach"
+        left = area_figure(check.left_mm2)
+        print(f"Played on the bench machine: {off}, {check.gouge_mm:.2g} mm into the part, {left} mm² left")
+    said = _said([*check.collisions, *check.out_of_bounds, *check.warnings])
+    for line, _ in said[:_LINES]:
+        print(line)
+    rest = sum(count for _, count in said[_LINES:]) + sum(check.not_listed.values())
+    if rest:
+        print(f"And {rest} more.")
     if not check.wrong:
         print("Nothing is wrong with the program.")
+
+
+def _said(found: Sequence[FoundRecord]) -> list[tuple[str, int]]:
+    """A line for each thing, and how many say the same: these are counted, with the place of the first."""
+    alike: dict[tuple[str, str], list[FoundRecord]] = {}
+    for one in found:
+        alike.setdefault((one.kind, one.says), []).append(one)
+    lines = []
+    for (kind, says), several in alike.items():
+        x, y, _ = several[0].place_mm
+        often = f" ({len(several)} times, first at {x:.4g}, {y:.4g})" if len(several) > 1 else ""
+        lines.append((f"{kind}: {says}{often}", len(several)))
+    return lines
 
 
 def checked(verdicts: Sequence[Verdict]) -> CheckedRecord:
@@ -154,7 +174,8 @@ def checked(verdicts: Sequence[Verdict]) -> CheckedRecord:
         _found(f for f in found if f.kind in collisions),
         _found(f for f in found if f.kind in bounds),
         _found(f for f in found if f.kind not in (*collisions, *bounds)),
-        sum(len(v.wrong) for v in verdicts), all(v.judged for v in verdicts),
+        sum(v.wrong_count for v in verdicts), all(v.judged for v in verdicts),
+        dict(sum((Counter[str](dict(v.untold)) for v in verdicts), Counter[str]())),
     )  # fmt: skip
 
 

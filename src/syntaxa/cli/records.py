@@ -323,7 +323,10 @@ class FoundRecord(msgspec.Struct, frozen=True):
 
 
 class CheckedRecord(msgspec.Struct, frozen=True):
-    """What the bench machine says: collisions, moves out of bounds, and everything else by its kind."""
+    """What the bench machine says: collisions, moves out of bounds, and everything else by its kind.
+
+    not_listed   how many more there are, by their kind
+    """
 
     deviation_mm: FarRecord
     gouge_mm: float
@@ -333,6 +336,7 @@ class CheckedRecord(msgspec.Struct, frozen=True):
     warnings: list[FoundRecord]
     wrong: int
     judged: bool
+    not_listed: dict[str, int]
 
 
 class OperationRecord(msgspec.Struct, frozen=True):

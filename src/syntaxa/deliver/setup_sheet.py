@@ -33,7 +33,7 @@ _ZEROS = {
 def setup_sheet(done: Proven, plan: Planned) -> str:
     """The page as HTML, with its pictures inside."""
     verdict, stock = done.verdict, done.work.stock
-    wrong = len(verdict.wrong)
+    wrong = verdict.wrong_count
     good = f"Played on the bench machine: off by at most {verdict.deviation:.2g} mm, nothing is wrong with the program."
     bad = f"Played on the bench machine: {wrong} thing{'s are' if wrong != 1 else ' is'} wrong. Do not run it."
     width, height, thickness = stock.size
@@ -85,6 +85,8 @@ def _operations(done: Proven) -> Table:
 
 def _found(done: Proven) -> Table:
     rows = [("!" if f.wrong else "", f.says, f"{f.place[0]:.4g}, {f.place[1]:.4g}") for f in done.verdict.found]
+    if done.verdict.untold_count:
+        rows.append(("", f"{done.verdict.untold_count} more are not listed.", ""))
     return Table(("", "What", "Where mm"), frozenset({2}), rows, "Nothing.")
 
 

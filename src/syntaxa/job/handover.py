@@ -212,7 +212,7 @@ def _programs(package: Package, state: State, wanted: Handover, job: str, *, set
     names = [name for name, _ in state.part(Planned).sheets] or [""]
     for number, sheet in enumerate(names, 1):
         done = proven(on_sheet(state, sheet), f"{job} {sheet}".strip())
-        wrong = len(done.verdict.wrong)
+        wrong = done.verdict.wrong_count
         if wrong:
             package.notes.append(f"{sheet or job}: {wrong} thing{'s are' if wrong != 1 else ' is'} wrong.")
         kind = "setup" if setup else "nc"

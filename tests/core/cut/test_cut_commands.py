@@ -236,3 +236,20 @@ def test_a_unit_in_doubt_is_said_and_strict_minds_it(run, tmp_path):
     assert (code, "in doubt" in out) == (1, True)
     code, out, _ = run("cut", path, "-o", tmp_path / "a.nc", "--strict", "--unit", "in")
     assert (code, "in doubt" in out) == (0, False)
+
+
+def test_what_is_said_again_is_counted_and_an_untrue_good_is_not_said(run, tmp_path):
+    def comb(space, _document):
+        teeth = [p for k in range(12) for p in ((4 * k, 0), (4 * k, 30), (4 * k + 2, 30), (4 * k + 2, 0))]
+        space.add_lwpolyline([*teeth, (46, -8), (0, -8)], close=True)
+
+    (tmp_path / "comb.dxf").write_bytes(dxf_of(comb, INSUNITS=4))
+    asked = ("cut", tmp_path / "comb.dxf", "--unit", "mm", "--machine", "router", "-o", tmp_path / "comb.nc")
+    code, out, _ = run(*asked, "--tool", "D=3", "--strict")
+    assert code == 1
+    assert "exact to 0.000001 mm where the tool can reach" in out
+    assert "too narrow for Ø 3 mm; 62 mm of its outline stay. (11 times, first at" in out
+    assert "Nothing is wrong" not in out
+    code, out, _ = run(*asked, "--tool", "D=1", "--strict")
+    assert (code, "Nothing is wrong" in out) == (0, True)
+    assert "(22 times, first at" in out

@@ -17,6 +17,7 @@ from cutting import (
     box,
     bracket,
     circle,
+    closed,
     drawing,
     machine,
     made_up_part,
@@ -417,6 +418,63 @@ def test_a_corner_that_the_tool_is_too_large_for_says_which_would_do():
     found = prove(milled(state, inner, thickness="5")).verdict.found
     assert {f.kind for f in found} == {"corner"}
     assert all("Ø 4 mm would do" in f.says for f in found)
+
+
+def slotted(width):
+    """A plate of 60 x 40 with three slots of 20 mm in its upper edge."""
+    points = [(0.0, 0.0), (60.0, 0.0), (60.0, 40.0)]
+    for x in (50.0, 35.0, 20.0):
+        points += [(x, 40.0), (x, 20.0), (x - width, 20.0), (x - width, 40.0)]
+    return drawing(closed("OUT", [*points, (0.0, 40.0)]))
+
+
+def found_with(state, tool, kind="profile", layer="OUT"):
+    made = Operation("Cut", kind, Pick(layers=(layer,)), Settings(tool=tool, depth="3" if kind == "pocket" else None))
+    return prove(milled(state, made, thickness="5")).verdict
+
+
+def test_a_slot_that_the_tool_does_not_fit_into_is_wrong_and_a_square_corner_is_not():
+    tight = found_with(slotted(3.0), "end mill 4")
+    narrow = [f for f in tight.found if f.kind == "narrow"]
+    assert [f.size for f in narrow] == pytest.approx([43.0] * 3, abs=1e-3)
+    assert "too narrow for Ø 4 mm" in narrow[0].says
+    assert tight.wrong_count == 3
+    # All of the slots, but for what the tool's edge takes of their mouths: a segment of its circle each.
+    sagitta = 2 - math.sqrt(2**2 - 1.5**2)
+    segment = 2**2 * math.asin(1.5 / 2) - 1.5 * (2 - sagitta)
+    assert tight.left == pytest.approx(3 * (60 - segment), rel=1e-6)
+    wide = found_with(slotted(5.0), "end mill 4")
+    assert {f.kind for f in wide.found} == {"corner", "loose"}
+    assert sum(f.kind == "corner" for f in wide.found) == 6
+
+
+def test_a_sharp_notch_is_a_corner_and_told_by_how_much_of_it_stays():
+    # 20 degrees: a circle of radius 2 touches its sides 2 / tan 10 = 11.343 mm from its point.
+    half = 20 * math.tan(math.radians(10))
+    state = drawing(closed("OUT", [(0, 0), (60, 0), (60, 40), (30 + half, 40), (30, 20), (30 - half, 40), (0, 40)]))
+    (corner,) = [f for f in found_with(state, "end mill 4").found if f.kind == "corner"]
+    assert corner.size == pytest.approx(2 * 2 / math.tan(math.radians(10)), abs=1e-3)
+    assert "too sharp for Ø 4 mm" in corner.says
+    # From the corner of the stock, 10 mm outside.
+    assert corner.place[:2] == pytest.approx((40.0, 30.0), abs=1e-6)
+
+
+def test_an_arm_of_a_pocket_that_the_tool_does_not_fit_into_is_wrong():
+    # 40 x 20 with an arm of 15 x 3.5.
+    shape = [(0, 0), (40, 0), (40, 8), (55, 8), (55, 11.5), (40, 11.5), (40, 20), (0, 20)]
+    state = drawing(box("OUT", -10, -10, 80, 40), closed("P", shape))
+    wrong = found_with(state, "end mill 4", "pocket", "P").wrong
+    assert [f.kind for f in wrong] == ["narrow"]
+    assert not found_with(state, "end mill 3", "pocket", "P").wrong
+
+
+def test_what_is_not_told_one_by_one_is_counted():
+    many = drawing(box("OUT", -10, -10, 400, 250), *(box(f"H{k}", 15 * (k % 20), 15 * (k // 20), 8, 8)
+                                                     for k in range(40)))  # fmt: skip
+    verdict = found_with(many, "end mill 4", layer="H")
+    assert sum(f.kind == "corner" for f in verdict.found) == 100
+    assert dict(verdict.untold) == {"corner": 60}
+    assert verdict.wrong_count == 0
 
 
 def test_a_metre_with_an_error_of_a_hundredth():

@@ -5,7 +5,8 @@ distances.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping
+from collections import Counter
+from collections.abc import Iterable, Iterator, Mapping
 from itertools import pairwise
 
 import numpy as np
@@ -66,30 +67,31 @@ class _Judging:
         self.cutting = self.track.cuts & (self.track.on | np.array(not self.flat))
 
     def verdict(self, progress: Progress) -> Verdict:
-        found: list[Found] = []
+        found = _Kept()
         for n, check in enumerate((self._lines, self._machine, self._state, self._clamps, self._rapids, self._plunges)):
             still_wanted()
             progress(0.05 * n)
-            found += _first(check())
+            found.take(check())
         gouge, left, deviation, where = 0.0, 0.0, 0.0, None
         if self.target is not None and self.target.rooms:
             gouges = list(self._gouges())
-            found += _first(iter(gouges))
+            found.take(gouges)
             gouge = max((f.size for f in gouges), default=0.0)
-            found += _first(self._table())
+            found.take(self._table())
         if self.target is not None and self.target.wanted:
             progress(0.5)
             reaching = Reaching(self.target, self.track, self.cutting, self.radius, self.flat, self.tolerance)
-            found += _first(reaching.found())
+            found.take(reaching.found())
             deviation, where, left = max(reaching.deviation, gouge), reaching.where, reaching.left
         progress(1.0)
         seconds = float(times_of(self.played.moves, self.machine.motion).sum())
         moves = self.played.moves
         return Verdict(
-            tuple(found), deviation, where, gouge, left, seconds,
+            tuple(found.told), deviation, where, gouge, left, seconds,
             sum(m.length for m in moves if m.kind == "feed"),
             sum(m.length for m in moves if m.kind == "rapid"),
             self._lifts(), self.target is not None and bool(self.target.rooms or self.target.wanted),
+            found.untold,
         )  # fmt: skip
 
     def _lifts(self) -> int:
@@ -158,12 +160,12 @@ class _Judging:
         """Cuts with the spindle at rest or the beam off, rapids with the beam on."""
         t = self.track
         if self.flat:
-            for k in np.flatnonzero(t.cuts & ~t.on & (t.pieces.lengths() > _LEVEL))[:_MOST].tolist():
+            for k in np.flatnonzero(t.cuts & ~t.on & (t.pieces.lengths() > _LEVEL)).tolist():
                 yield self._at("beam", k, 0.0, "it cuts with the beam off")
-            for k in np.flatnonzero(~t.cuts & t.on & (t.pieces.lengths() > _LEVEL))[:_MOST].tolist():
+            for k in np.flatnonzero(~t.cuts & t.on & (t.pieces.lengths() > _LEVEL)).tolist():
                 yield self._at("beam", k, 0.0, "the beam is on in a rapid")
             return
-        for k in np.flatnonzero(t.cuts & ~t.on & (t.low < self.top - _LEVEL))[:_MOST].tolist():
+        for k in np.flatnonzero(t.cuts & ~t.on & (t.low < self.top - _LEVEL)).tolist():
             yield self._at("spindle", k, 0.0, "it cuts with the spindle at rest")
 
     def _clamps(self) -> Iterator[Found]:
@@ -174,7 +176,7 @@ class _Judging:
             low = self.track.low < self.top + keep.height - _LEVEL
             over = (box[:, 2] > keep.box[0] - self.radius) & (box[:, 0] < keep.box[2] + self.radius)
             over &= (box[:, 3] > keep.box[1] - self.radius) & (box[:, 1] < keep.box[3] + self.radius)
-            for k in np.flatnonzero(low & over)[:_MOST].tolist():
+            for k in np.flatnonzero(low & over).tolist():
                 if self._in_box(k, keep.box):
                     yield self._at("clamp", k, 0.0, f"it goes into a {keep.name}")
 
@@ -350,12 +352,21 @@ class _Judging:
         return Found(kind, line, (x, y, float(t.low[k])), size, f"Line {line}: {says}.")
 
 
-def _first(found: Iterator[Found]) -> list[Found]:
+class _Kept:
     """The first of each kind, and how many more there are."""
-    kept: list[Found] = []
-    counts: dict[FoundKind, int] = {}
-    for one in found:
-        counts[one.kind] = counts.get(one.kind, 0) + 1
-        if counts[one.kind] <= _MOST:
-            kept.append(one)
-    return kept
+
+    def __init__(self) -> None:
+        self.told: list[Found] = []
+        self._counts: Counter[FoundKind] = Counter()
+
+    def take(self, found: Iterable[Found]) -> None:
+        """Takes more of what was found."""
+        for one in found:
+            self._counts[one.kind] += 1
+            if self._counts[one.kind] <= _MOST:
+                self.told.append(one)
+
+    @property
+    def untold(self) -> tuple[tuple[FoundKind, int], ...]:
+        """How many more there are of a kind."""
+        return tuple((kind, count - _MOST) for kind, count in self._counts.items() if count > _MOST)

@@ -9,7 +9,7 @@ import numpy as np
 from syntaxa.cut.bench.reach import Stretches, stretches_of
 from syntaxa.cut.bench.target import Target, Wanted
 from syntaxa.cut.bench.track import Track
-from syntaxa.cut.bench.verdict import Found
+from syntaxa.cut.bench.verdict import Found, FoundKind
 from syntaxa.cut.offsets.chains import Chains, area_of
 from syntaxa.cut.offsets.differences import area_beyond
 from syntaxa.cut.offsets.offsetting import Parallel, offset, swept
@@ -26,6 +26,9 @@ _LEVEL, _NO_AREA = 1e-4, 1e-6
 
 #: mm; what an outline lies beyond what is swept by no more than rounding.
 _HAIR = 2e-7
+
+#: Lines and arcs at a corner; what else is not reached has a bottom or a wall of its own.
+_SIDES = 2
 
 #: mm beyond what is swept at which an outline is only said not to be reached.
 _MARGIN = 0.5
@@ -98,7 +101,7 @@ class Reaching:
         corner = ~held & (excess > self.tolerance) & (net <= self.tolerance)
         self._note(stretches, np.where(held, -np.inf, net))
         self._remember(outline, of, own)
-        yield from self._told(stretches, excess, of, beyond, corner, held)
+        yield from self._told(stretches, excess, of, beyond, corner, held, 2 * _smallest(self._radius[own]))
         for n in numbers:
             yield from self._tabs(self.target.wanted[n])
 
@@ -114,29 +117,43 @@ class Reaching:
             self.where = (x, y)
 
     def _told(
-        self, stretches: Stretches, excess: Floats, of: Ints, beyond: Ints, corner: Bools, held: Bools
+        self, stretches: Stretches, excess: Floats, of: Ints, beyond: Ints, corner: Bools, held: Bools, across: float
     ) -> Iterator[Found]:
-        """One finding for each run of stretches that follow each other."""
-        lengths, middles, ends = stretches.lengths, stretches.places(), stretches.places(1.0)
+        """One finding for each run of stretches that follow each other; `across` is the smallest tool's diameter."""
+        lengths = stretches.lengths
         for run in _runs(beyond, corner, of[stretches.piece]):
+            length = float(lengths[run].sum())
             if held[run].all():
                 continue
-            wanted = self.target.wanted[int(of[stretches.piece[run[0]]])]
-            length = float(lengths[run].sum())
             worst = int(run[excess[run].argmax()])
-            if corner[worst]:
-                # The corner lies between what is left on its two sides.
-                x, y = (ends[run[len(run) // 2 - 1]] if len(run) > 1 else middles[worst]).tolist()
-                says = f"{wanted.name}: {self._corner_says(stretches, worst)}"
-                yield Found("corner", 0, (x, y, wanted.floor), length, says)
-            elif length > _LEVEL:
-                x, y = middles[worst].tolist()
-                far = f"by {excess[worst]:.3g} mm" if np.isfinite(excess[worst]) else "at all"
-                says = f"{wanted.name}: {length:.4g} mm of the outline are not reached {far}."
-                yield Found("not reached", 0, (x, y, wanted.floor), length, says)
+            if not corner[worst] and length <= _LEVEL:
+                continue
+            wanted = self.target.wanted[int(of[stretches.piece[run[0]]])]
+            kind, says = self._says(stretches, run, float(excess[worst]), across, corner=bool(corner[worst]))
+            # A corner lies between what is left on its two sides.
+            if kind == "corner" and len(run) > 1:
+                x, y = stretches.places(1.0)[run[len(run) // 2 - 1]].tolist()
+            else:
+                x, y = stretches.places()[worst].tolist()
+            yield Found(kind, 0, (x, y, wanted.floor), length, f"{wanted.name}: {says}")
 
-    def _corner_says(self, stretches: Stretches, k: int) -> str:
-        piece = stretches.outline.take(stretches.piece[[k]])
+    def _says(
+        self, stretches: Stretches, run: Ints, excess: float, across: float, *, corner: bool
+    ) -> tuple[FoundKind, str]:
+        """What is to be said of a run of stretches that is not reached: by the program, or (corner) by no program."""
+        length = f"{float(stretches.lengths[run].sum()):.4g}"
+        if not corner:
+            far = f"by {excess:.3g} mm" if np.isfinite(excess) else "at all"
+            return "not reached", f"{length} mm of the outline are not reached {far}."
+        if excess <= _deep(across / 2):
+            return "corner", self._corner_says(stretches, run)
+        if len(np.unique(stretches.piece[run])) > _SIDES:
+            return "narrow", f"a place is too narrow for Ø {across:.4g} mm; {length} mm of its outline stay."
+        return "corner", f"a corner is too sharp for Ø {across:.4g} mm; {length} mm of its outline stay."
+
+    def _corner_says(self, stretches: Stretches, run: Ints) -> str:
+        worst = run[[int(stretches.excess[run].argmax())]]
+        piece = stretches.outline.take(stretches.piece[worst])
         across = 2 * float(piece.radius[0])
         if piece.is_arc[0] and across <= 2 * float(self._radius.max(initial=0.0)):
             return (
@@ -251,10 +268,28 @@ class Reaching:
             says = f"{wanted.name}: {missed:.4g} mm² of the floor are left that the tool could reach."
             self.deviation = max(self.deviation, float(np.sqrt(missed)))
             yield Found("not reached", 0, (x, y, wanted.floor), missed, says)
-        if whole - best > _NO_AREA:
+        narrow = self._narrow(loops, wanted.allowance, _smallest(radius[inside]))
+        if narrow is not None and whole - best > _NO_AREA:
+            x, y = narrow
+            across = 2 * _smallest(radius[inside])
+            says = f"{wanted.name}: {whole - best:.4g} mm² are left where it is too narrow for Ø {across:.4g} mm."
+            yield Found("narrow", 0, (x, y, wanted.floor), whole - best, says)
+        elif whole - best > _NO_AREA:
             x, y = loops[0][0, :2].tolist()
             says = f"{wanted.name}: {whole - best:.4g} mm² are left in corners that the tool is too large for."
             yield Found("corner", 0, (x, y, wanted.floor), whole - best, says)
+
+    def _narrow(self, loops: list[Floats], allowance: float, radius: float) -> tuple[float, float] | None:
+        """A place on the wall of an area that is farther from all that a tool can reach than in any corner."""
+        room = offset(Chains.of(loops), radius + allowance)
+        outline = CurveArray.joined([pieces_of_rows(rows, True) for rows in loops])
+        path = CurveArray.joined([pieces_of_rows(rows, True) for rows in room.loops])
+        stretches = stretches_of(outline, path, np.full(len(path), radius), _deep(radius) + allowance)
+        lost = np.flatnonzero(np.isinf(stretches.excess) & (stretches.lengths > _LEVEL))
+        if not len(lost):
+            return None
+        x, y = stretches.places()[lost[0]].tolist()
+        return x, y
 
     def _within(self, wanted: Wanted, pieces: CurveArray) -> Bools:
         box = np.vstack([pieces_of_rows(rows, True).bounds() for rows in wanted.loops])
@@ -339,6 +374,18 @@ class Reaching:
         for holder, one in zip(done[outer[within]].tolist(), done[inner[within]].tolist(), strict=True):
             held.setdefault(holder, []).append(one)
         return held
+
+
+def _smallest(radius: Floats) -> float:
+    """The radius of the smallest tool that has one (mm); 0 where none has."""
+    return float(radius[radius > 0].min(initial=np.inf)) if (radius > 0).any() else 0.0
+
+
+def _deep(radius: float) -> float:
+    """How far beyond what a tool sweeps a place is no corner any more that it leaves round: a square one is left by
+    less than half of its radius, one of 60 degrees by all of it (mm).
+    """
+    return max(_MARGIN, radius) + _HAIR
 
 
 def _runs(beyond: Ints, corner: Bools, of: Ints) -> list[Ints]:

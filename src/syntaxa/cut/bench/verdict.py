@@ -9,8 +9,8 @@ from syntaxa.cut.bench.moves import Place
 
 FoundKind = Literal[
     "syntax", "arc", "feed", "units", "cycle", "call", "limit", "value", "word", "beside",
-    "gouge", "not reached", "corner", "rapid", "outside", "clamp", "table", "spindle", "beam", "loose", "plunge",
-    "order", "tab", "deep", "tool", "end",
+    "gouge", "not reached", "narrow", "corner", "rapid", "outside", "clamp", "table", "spindle", "beam", "loose",
+    "plunge", "order", "tab", "deep", "tool", "end",
 ]  # fmt: skip
 
 #: What each kind means, in words.
@@ -27,6 +27,7 @@ FOUND_KINDS: dict[FoundKind, str] = {
     "beside": "a tool too large for its way",
     "gouge": "a cut into the part",
     "not reached": "material that should be gone",
+    "narrow": "a place that is too narrow for the tool",
     "corner": "a corner that the tool is too large for",
     "rapid": "a rapid through material",
     "outside": "a move outside the machine",
@@ -45,6 +46,10 @@ FOUND_KINDS: dict[FoundKind, str] = {
 
 #: What is worth knowing, and is not wrong.
 NOTICES: frozenset[FoundKind] = frozenset({"corner", "loose", "deep", "word"})
+
+
+#: mm2 from which an area is told without fractions.
+_MUCH = 100.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,6 +76,7 @@ class Verdict:
     gouge      mm into the part at worst; left  mm2 that stand where nothing should, corners included
     seconds, cut, travel (mm), lifts  of the whole program
     judged     whether there was something to compare it with
+    untold     how many more there are of a kind than are among those found
     """
 
     found: tuple[Found, ...] = ()
@@ -83,8 +89,24 @@ class Verdict:
     travel: float = 0.0
     lifts: int = 0
     judged: bool = False
+    untold: tuple[tuple[FoundKind, int], ...] = ()
 
     @property
     def wrong(self) -> tuple[Found, ...]:
         """What must not be."""
         return tuple(f for f in self.found if f.wrong)
+
+    @property
+    def wrong_count(self) -> int:
+        """How much must not be, those included that are not told one by one."""
+        return len(self.wrong) + sum(count for kind, count in self.untold if kind not in NOTICES)
+
+    @property
+    def untold_count(self) -> int:
+        """How much is not told one by one."""
+        return sum(count for _, count in self.untold)
+
+
+def area_figure(area: float) -> str:
+    """An area (mm2) as people write it."""
+    return f"{area:,.0f}" if area >= _MUCH else f"{area:.3g}"

@@ -2242,8 +2242,12 @@ X {4:.3f} Y {5:.3f}{6}</translation>
         <translation>✓ Am Programm ist nichts falsch.</translation>
     </message>
     <message>
-        <source>{0:.3g} mm² stay in corners.</source>
-        <translation>{0:.3g} mm² bleiben in Ecken.</translation>
+        <source>{0} mm² stay where the tool does not reach.</source>
+        <translation>{0} mm² bleiben stehen, wo das Werkzeug nicht hinkommt.</translation>
+    </message>
+    <message>
+        <source>{0} more are not listed.</source>
+        <translation>{0} weitere sind nicht aufgeführt.</translation>
     </message>
     <message>
         <source>feed {0:g}</source>
@@ -11311,8 +11315,8 @@ daneben {6}, {7:.1f} s</translation>
         <translation>überhaupt</translation>
     </message>
     <message>
-        <source>{0}: {1} mm of the outline are not reached {2}.</source>
-        <translation>{0}: {1} mm des Umrisses werden {2!t} nicht erreicht.</translation>
+        <source>{0} mm of the outline are not reached {1}.</source>
+        <translation>{0} mm des Umrisses werden {1!t} nicht erreicht.</translation>
     </message>
     <message>
         <source>not reached</source>
@@ -13705,6 +13709,22 @@ daneben {6}, {7:.1f} s</translation>
     <message>
         <source>{0} of {1} numbers in the texts are lengths that are drawn, as {2}.</source>
         <translation>{0} von {1} Zahlen in den Texten sind Längen, die gezeichnet sind, als {2!t}.</translation>
+    </message>
+    <message>
+        <source>a place is too narrow for Ø {0} mm; {1} mm of its outline stay.</source>
+        <translation>eine Stelle ist zu eng für Ø {0} mm; {1} mm ihres Umrisses bleiben stehen.</translation>
+    </message>
+    <message>
+        <source>a corner is too sharp for Ø {0} mm; {1} mm of its outline stay.</source>
+        <translation>eine Ecke ist zu spitz für Ø {0} mm; {1} mm ihres Umrisses bleiben stehen.</translation>
+    </message>
+    <message>
+        <source>{0}: {1} mm² are left where it is too narrow for Ø {2} mm.</source>
+        <translation>{0}: {1} mm² bleiben stehen, wo es für Ø {2} mm zu eng ist.</translation>
+    </message>
+    <message>
+        <source>a place that is too narrow for the tool</source>
+        <translation>eine Stelle, die für das Werkzeug zu eng ist</translation>
     </message>
 </context>
 </TS>

@@ -120,7 +120,7 @@ def _written(stage: CutStage, path: Path | None, write: Callable[[Proven, Path],
         return write(done, path)
 
     def told(notes: Sequence[str]) -> None:
-        wrong = len(done.verdict.wrong)
+        wrong = done.verdict.wrong_count
         warning = tr(" Mind: {0} wrong with the program.", counted(wrong, "thing is", "things are")) if wrong else ""
         shell.tell(" ".join([tr("Wrote {0}.{1}", path.name, warning), *notes]))
 
@@ -164,7 +164,7 @@ def ask_sheets(stage: CutStage) -> None:
             progress(n / len(names))
             done = proven(on_sheet(state, name), f"{stage.job_name} {name}")
             deliver_program(done, path.with_stem(f"{path.stem}-{n + 1}"))
-            wrong += [tr("{0} has {1} wrong.", name, counted(k, "thing"))] if (k := len(done.verdict.wrong)) else []
+            wrong += [tr("{0} has {1} wrong.", name, counted(k, "thing"))] if (k := done.verdict.wrong_count) else []
         return wrong
 
     def told(wrong: list[str]) -> None:

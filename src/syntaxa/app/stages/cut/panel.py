@@ -130,7 +130,7 @@ class CutPanel(StagePanel):
             return tr("Cutting…")
         if made.proven is None:
             return said(made.why)
-        wrong = len(made.proven.verdict.wrong)
+        wrong = made.proven.verdict.wrong_count
         if wrong:
             return tr("{0} wrong with the program; see Run.", counted(wrong, "thing is", "things are"))
         evaluation, job = self.session.evaluation, self.session.job

@@ -13,7 +13,7 @@ from syntaxa.app.stages.cut.operations_page import clock
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.words import counted, tr
-from syntaxa.cut.bench.verdict import FOUND_KINDS, Found
+from syntaxa.cut.bench.verdict import FOUND_KINDS, Found, area_figure
 from syntaxa.cut.views import Made
 
 if TYPE_CHECKING:
@@ -147,7 +147,7 @@ class RunPage(QWidget):
         self.go_to(made.timeline.total if made.timeline is not None else 0.0)
 
     def _show_verdict(self, done: Proven) -> None:
-        verdict, wrong = done.verdict, len(done.verdict.wrong)
+        verdict, wrong = done.verdict, done.verdict.wrong_count
         near = (
             tr("Off by at most {0:.2g} mm", verdict.deviation) if verdict.deviation > 1e-6 else tr("Exact to 1e-6 mm")
         )
@@ -157,7 +157,9 @@ class RunPage(QWidget):
         else:
             parts.insert(0, tr("✓ Nothing is wrong with the program."))
         if verdict.left > 1e-6:
-            parts.append(tr("{0:.3g} mm² stay in corners.", verdict.left))
+            parts.append(tr("{0} mm² stay where the tool does not reach.", area_figure(verdict.left)))
+        if verdict.untold_count:
+            parts.append(tr("{0} more are not listed.", verdict.untold_count))
         parts += [f"{name}: {said(why)}" for name, why in done.work.failed]
         parts += map(said, done.work.told[:3])
         self.verdict.setText(" ".join(parts))

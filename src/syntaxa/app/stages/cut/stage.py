@@ -195,7 +195,7 @@ class CutStage(Stage):
         self.own_panel.place.set_tabs(places)
 
     def open_matters(self) -> int:
-        return len(self.own_panel.proven.verdict.wrong) if self.has_panel and self.own_panel.proven is not None else 0
+        return self.own_panel.proven.verdict.wrong_count if self.has_panel and self.own_panel.proven is not None else 0
 
     # ------------------------------------------------------------------ playing
 
