@@ -12,7 +12,8 @@ Cost: linear in the pairs of pieces that come near each other.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import pairwise
 
 import numpy as np
 
@@ -22,6 +23,10 @@ from syntaxa.geometry.ragged import spread
 from syntaxa.geometry.tolerances import HAIR, NOUGHT
 from syntaxa.geometry.types import Floats, Ints
 from syntaxa.geometry.vectors import along, norm, vectors
+from syntaxa.watching import still_wanted
+
+#: Pairs of pieces that are looked at together: memory goes by them.
+_AT_ONCE = 20_000
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -56,6 +61,25 @@ def stretches_of(outline: CurveArray, path: CurveArray, radius: Floats, margin: 
     margin  mm; a stretch that lies farther off is only said to do so: its excess is infinite
     """
     i, j = _near(outline, path, radius, margin)
+    pairs = np.searchsorted(i, np.arange(len(outline) + 1))
+    firsts = np.unique([0, *(np.searchsorted(pairs, np.arange(_AT_ONCE, len(i), _AT_ONCE), side="right") - 1)])
+    found = [_nothing(outline)]
+    for first, last in pairwise([*firsts.tolist(), len(outline)]):
+        still_wanted()
+        own = slice(pairs[first], pairs[last])
+        part = _block(outline.take(np.arange(first, last)), path, radius, margin, i[own] - first, j[own])
+        found.append(replace(part, outline=outline, piece=part.piece + first))
+    rows = [np.concatenate([getattr(f, name) for f in found]) for name in ("piece", "low", "high", "excess")]
+    return Stretches(outline, *rows)
+
+
+def _nothing(outline: CurveArray) -> Stretches:
+    empty = np.zeros(0)
+    return Stretches(outline, np.zeros(0, dtype=np.int64), empty, empty, empty)
+
+
+def _block(outline: CurveArray, path: CurveArray, radius: Floats, margin: float, i: Ints, j: Ints) -> Stretches:
+    """All stretches of an outline of which the pairs (piece, piece of the path) that come near are known."""
     piece, low, high = _cut(outline, path, i, j)
     first = np.searchsorted(i, np.arange(len(outline) + 1))
     sizes = np.diff(first)[piece]

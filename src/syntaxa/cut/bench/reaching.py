@@ -120,7 +120,7 @@ class Reaching:
         self, stretches: Stretches, excess: Floats, of: Ints, beyond: Ints, corner: Bools, held: Bools, across: float
     ) -> Iterator[Found]:
         """One finding for each run of stretches that follow each other; `across` is the smallest tool's diameter."""
-        lengths = stretches.lengths
+        lengths, middles, ends = stretches.lengths, stretches.places(), stretches.places(1.0)
         for run in _runs(beyond, corner, of[stretches.piece]):
             length = float(lengths[run].sum())
             if held[run].all():
@@ -129,27 +129,26 @@ class Reaching:
             if not corner[worst] and length <= _LEVEL:
                 continue
             wanted = self.target.wanted[int(of[stretches.piece[run[0]]])]
-            kind, says = self._says(stretches, run, float(excess[worst]), across, corner=bool(corner[worst]))
+            kind, says = self._says(stretches, run, length, float(excess[worst]), across, corner=bool(corner[worst]))
             # A corner lies between what is left on its two sides.
             if kind == "corner" and len(run) > 1:
-                x, y = stretches.places(1.0)[run[len(run) // 2 - 1]].tolist()
+                x, y = ends[run[len(run) // 2 - 1]].tolist()
             else:
-                x, y = stretches.places()[worst].tolist()
+                x, y = middles[worst].tolist()
             yield Found(kind, 0, (x, y, wanted.floor), length, f"{wanted.name}: {says}")
 
     def _says(
-        self, stretches: Stretches, run: Ints, excess: float, across: float, *, corner: bool
+        self, stretches: Stretches, run: Ints, length: float, excess: float, across: float, *, corner: bool
     ) -> tuple[FoundKind, str]:
         """What is to be said of a run of stretches that is not reached: by the program, or (corner) by no program."""
-        length = f"{float(stretches.lengths[run].sum()):.4g}"
         if not corner:
             far = f"by {excess:.3g} mm" if np.isfinite(excess) else "at all"
-            return "not reached", f"{length} mm of the outline are not reached {far}."
+            return "not reached", f"{length:.4g} mm of the outline are not reached {far}."
         if excess <= _deep(across / 2):
             return "corner", self._corner_says(stretches, run)
         if len(np.unique(stretches.piece[run])) > _SIDES:
-            return "narrow", f"a place is too narrow for Ø {across:.4g} mm; {length} mm of its outline stay."
-        return "corner", f"a corner is too sharp for Ø {across:.4g} mm; {length} mm of its outline stay."
+            return "narrow", f"a place is too narrow for Ø {across:.4g} mm; {length:.4g} mm of its outline stay."
+        return "corner", f"a corner is too sharp for Ø {across:.4g} mm; {length:.4g} mm of its outline stay."
 
     def _corner_says(self, stretches: Stretches, run: Ints) -> str:
         worst = run[[int(stretches.excess[run].argmax())]]
