@@ -10,7 +10,7 @@ from OCP.Interface import Interface_Static
 from OCP.Quantity import Quantity_Color, Quantity_TOC_sRGB
 from OCP.STEPCAFControl import STEPCAFControl_Reader, STEPCAFControl_Writer
 from OCP.STEPControl import STEPControl_AsIs
-from OCP.TCollection import TCollection_ExtendedString
+from OCP.TCollection import TCollection_AsciiString, TCollection_ExtendedString
 from OCP.TDataStd import TDataStd_Name
 from OCP.TDocStd import TDocStd_Document
 from OCP.XCAFDoc import XCAFDoc_ColorGen, XCAFDoc_DocumentTool
@@ -64,12 +64,23 @@ def read_step(path: str) -> list[tuple[str, Named]]:
     reader = STEPCAFControl_Reader()
     reader.SetNameMode(True)
     Interface_Static.SetIVal_s("read.stepcaf.subshapes.name", 1)
-    if reader.ReadFile(path) != IFSelect_RetDone or not reader.Transfer(document):
+    there = reader.ReadFile(path) == IFSelect_RetDone
+    # It holds only from when the file was read.
+    reader.SetShapeFixParameters(_unmended())
+    if not there or not reader.Transfer(document):
         raise KernelError(f"{path} could not be read as STEP.")
     shapes = XCAFDoc_DocumentTool.ShapeTool_s(document.Main())
     free = kept.Sequence_TDF_Label()
     shapes.GetFreeShapes(free)
     return [_body(shapes, free.Value(k)) for k in range(1, free.Length() + 1)]
+
+
+def _unmended() -> Any:
+    """Outlines are taken as they are written: looking for crossings in them takes time with the square of their edges."""
+    found = kept.DataMap_TCollection_AsciiString_TCollection_AsciiString()
+    for name in ("FixSelfIntersectionMode", "FixIntersectingWiresMode"):
+        found.Bind(TCollection_AsciiString(f"FixShape.{name}"), TCollection_AsciiString("0"))
+    return found
 
 
 def _body(shapes: Any, label: Any) -> tuple[str, Named]:
