@@ -110,7 +110,7 @@ def print_defined(record: DefineRecord, *, propose: bool) -> None:
     for p in record.parameters:
         print(f"{p.name} = {p.expression}: {p.value:.6g} {p.unit}".rstrip())
     if propose:
-        print(f"Missing: {len(record.proposals)}" if record.proposals else "Nothing is missing.")
+        print(f"Missing: {len(record.proposals)}" if record.proposals else _nothing_missing(record))
         for proposal in record.proposals:
             value = "" if proposal.value is None else f": {proposal.value:.6g}"
             print(f"  {proposal.sketch}: {proposal.kind} of {', '.join(proposal.curves)}{value}")
@@ -119,6 +119,11 @@ def print_defined(record: DefineRecord, *, propose: bool) -> None:
         print(f"Written: {output}")
     for note in record.notes:
         print(note)
+
+
+def _nothing_missing(record: DefineRecord) -> str:
+    large = [s.name for s in record.sketches if not s.held and s.freedom is None]
+    return f"What is missing was not looked for in {', '.join(large)}: too large." if large else "Nothing is missing."
 
 
 def _free(sketch: DefinedSketchRecord) -> str:

@@ -93,6 +93,11 @@ class Definition:
         """Degrees of freedom of all sketches in which they were counted."""
         return sum(s.freedom or 0 for s in self.sketches)
 
+    @property
+    def counted(self) -> bool:
+        """Whether they were counted in all sketches: none of them is too large."""
+        return all(s.freedom is not None for s in self.sketches)
+
 
 def defined(state: State, *, progress: Progress = no_progress) -> Definition:
     """How the sketches of a state are defined."""

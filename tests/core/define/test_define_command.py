@@ -7,6 +7,7 @@ import json
 import ezdxf
 import pytest
 from drawings import plate
+from specimens import dxf_of
 
 from syntaxa.cli.main import run
 
@@ -93,3 +94,15 @@ def test_for_people_it_is_a_table_with_what_is_missing(drawing, capsys):
     out = capsys.readouterr().out
     assert "Missing: 1" in out
     assert "drives" in out
+
+
+def test_of_what_is_too_large_to_be_counted_nothing_is_said_to_be_there(tmp_path, capsys):
+    def comb(space, _document):
+        teeth = [p for k in range(251) for p in ((4 * k, 0), (4 * k, 30), (4 * k + 2, 30), (4 * k + 2, 0))]
+        space.add_lwpolyline([*teeth, (1002, -8), (0, -8)], close=True)
+
+    (tmp_path / "comb.dxf").write_bytes(dxf_of(comb, INSUNITS=4))
+    assert command(str(tmp_path / "comb.dxf"), "--unit", "mm", "--propose", "--strict") == 1
+    out = capsys.readouterr().out
+    assert "What is missing was not looked for in 0: too large." in out
+    assert "Nothing is missing" not in out

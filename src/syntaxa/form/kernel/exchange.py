@@ -76,10 +76,10 @@ def read_step(path: str) -> list[tuple[str, Named]]:
 
 
 def _unmended() -> Any:
-    """Outlines are taken as they are written: looking for crossings in them takes time with the square of their edges."""
+    """Outlines are taken as they are written: a search for crossings takes time with the square of their edges."""
     found = kept.DataMap_TCollection_AsciiString_TCollection_AsciiString()
-    for name in ("FixSelfIntersectionMode", "FixIntersectingWiresMode"):
-        found.Bind(TCollection_AsciiString(f"FixShape.{name}"), TCollection_AsciiString("0"))
+    for name in ("FixShape.FixSelfIntersectionMode", "FixShape.FixIntersectingWiresMode"):
+        found.Bind(TCollection_AsciiString(name), TCollection_AsciiString("0"))
     return found
 
 

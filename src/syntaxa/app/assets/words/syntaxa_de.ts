@@ -2882,6 +2882,14 @@ X {4:.3f} Y {5:.3f}{6}</translation>
         <translation>Fehlende dazu: {0}</translation>
     </message>
     <message>
+        <source>Too large to tell what is missing</source>
+        <translation>Zu groß, um zu sagen, was fehlt</translation>
+    </message>
+    <message>
+        <source>Too large to tell what is missing.</source>
+        <translation>Zu groß, um zu sagen, was fehlt.</translation>
+    </message>
+    <message>
         <source>Nothing is missing</source>
         <translation>Nichts fehlt</translation>
     </message>

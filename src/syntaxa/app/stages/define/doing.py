@@ -42,7 +42,7 @@ class Doing:
         if wanted or constraints:
             self._add(wanted, constraints)
         else:
-            self._shell.tell(tr("Nothing is missing."))
+            self._shell.tell(tr("Nothing is missing.") if found.counted else tr("Too large to tell what is missing."))
 
     def add_missing_here(self) -> None:
         """Adds what is missing in the chosen sketch."""

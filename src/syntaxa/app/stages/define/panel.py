@@ -167,7 +167,8 @@ class DefinePanel(StagePanel):
         self.hold.setEnabled(sketch is not None)
         self.hold.setText(tr("Let it move") if sketch is not None and sketch.held else tr("Hold whole"))
         wanted = sum(_wanted(s) for s in self._definition.sketches)
-        self.missing.setText(tr("Add what is missing: {0}", wanted) if wanted else tr("Nothing is missing"))
+        nothing = tr("Nothing is missing") if self._definition.counted else tr("Too large to tell what is missing")
+        self.missing.setText(tr("Add what is missing: {0}", wanted) if wanted else nothing)
         self.missing.setEnabled(bool(wanted))
         self.propose.setEnabled(bool(wanted))
 
