@@ -327,6 +327,20 @@ def test_who_goes_on_while_a_panel_is_made_arrives_where_he_went_last(qtbot, win
     qtbot.waitUntil(lambda: window.shell.stage is mend)
 
 
+def test_what_a_panel_showed_when_it_was_left_is_not_seen_again(qtbot, window):
+    mend, route = window.stage("mend"), window.stage("route")
+    for stage in (mend, route):
+        window.shell.show_stage(stage)
+    window.shell.go_to(mend)
+    assert window.shell.stage is mend
+    assert not mend.panel.updatesEnabled()
+    window.shell.go_to(route)
+    assert mend.panel.updatesEnabled()
+    qtbot.waitUntil(route.panel.updatesEnabled)
+    assert not window.shell.is_coming
+    assert window.focusWidget() is window.shell.canvas
+
+
 # ---------------------------------------------------------------------- help
 
 

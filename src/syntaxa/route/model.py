@@ -99,9 +99,20 @@ class Appearances:
         self._layers: dict[tuple[int, str], Layer] = {
             (taken.number, layer.name): layer for taken in state.taken for layer in taken.drawing.layers
         }
+        self._known: dict[tuple[object, ...], Appearance] = {}
 
     def of(self, curve: Curve) -> Appearance:
-        """How a curve looks."""
+        """How a curve looks; the very same for curves that look alike."""
+        style = curve.style
+        key = (
+            curve.source, curve.layer, style.colour, style.line_type, style.weight, curve.block, curve.shape.kind
+        )  # fmt: skip
+        look = self._known.get(key)
+        if look is None:
+            look = self._known[key] = self._look(curve)
+        return look
+
+    def _look(self, curve: Curve) -> Appearance:
         layer = self._layers.get((curve.source, curve.layer)) or Layer(curve.layer)
         style = curve.style
         return Appearance(
@@ -152,25 +163,32 @@ def groups_of(state: State, now: State, grouping: Grouping) -> list[CurveGroup]:
     to_mm = {t.number: now.placement_of(t).mm_per_unit for t in now.taken}
     home = {c.root: s.name for s in now.sketches for c in s.curves}
     hidden = {(t.number, x.name) for t in state.taken for x in t.drawing.layers if not x.shown}
-    members: dict[str, list[tuple[Curve, Appearance, int]]] = {}
+    # Curves that look alike have the very same look, which is quicker told apart than equal ones.
+    shown: dict[int, str] = {}
+    members: dict[str, list[tuple[Curve, int]]] = {}
+    first: dict[str, Appearance] = {}
     for taken in state.taken:
         for curve in taken.drawing.curves:
             look = looks.of(curve)
-            members.setdefault(look.shown(grouping), []).append((curve, look, taken.number))
+            name = shown.get(id(look))
+            if name is None:
+                name = shown[id(look)] = look.shown(grouping)
+                first.setdefault(name, look)
+            members.setdefault(name, []).append((curve, taken.number))
     found = []
     for name, some in members.items():
-        goes = dict.fromkeys(home[c.root] for c, _, _ in some if c.root in home)
+        goes = dict.fromkeys(home[c.root] for c, _ in some if c.root in home)
         found.append(
             CurveGroup(
                 grouping,
                 name,
-                some[0][1],
+                first[name],
                 len(some),
-                sum(c.shape.length * to_mm[n] for c, _, n in some),
-                tuple(c.id for c, _, _ in some),
-                tuple(dict.fromkeys(n for _, _, n in some)),
+                sum(c.shape.length * to_mm[n] for c, n in some),
+                tuple(c.id for c, _ in some),
+                tuple(dict.fromkeys(n for _, n in some)),
                 tuple(goes),
-                any((n, c.layer) not in hidden for c, _, n in some),
+                any((n, c.layer) not in hidden for c, n in some),
             )
         )
     return sorted(found, key=lambda g: g.name.lower())

@@ -123,46 +123,64 @@ class Shell(QObject):
         return self._open
 
     def go_to(self, stage: Stage) -> None:
-        """Goes to a stage for whoever clicked: a panel that must be made first is made a page at a time."""
-        if stage.has_panel:
-            self.show_stage(stage)
-            return
+        """Goes to a stage for whoever clicked, a step at a time: a panel that must be made first is made page by page,
+        then it is entered, then it shows what there is.
+        """
         self._coming = stage
-        QTimer.singleShot(BREATH, self._arrive)
+        if stage.has_panel:
+            self._arrive()
+        else:
+            QTimer.singleShot(BREATH, self._arrive)
 
     def _arrive(self) -> None:
-        """Makes the next part of the stage that was asked for last, or shows it, unless somebody went elsewhere."""
+        """The next step to the stage that was asked for last, unless somebody went elsewhere."""
         stage = self._coming
         if stage is None:
             return
-        if stage.has_panel:
-            self.show_stage(stage)
+        if self._open is stage:
+            self._present(stage)
             return
-        stage.make_next()
+        if stage.has_panel:
+            self._enter(stage)
+            # Nobody sees what it showed when it was left.
+            stage.panel.setUpdatesEnabled(False)
+        else:
+            stage.make_next()
         QTimer.singleShot(BREATH, self._arrive)
 
     def show_stage(self, stage: Stage | str) -> None:
         """Goes to a stage at once, also by its name."""
+        wanted = next(s for s in self.stages if stage in (s, s.name))
+        if self._open is not wanted:
+            self._enter(wanted)
+        self._present(wanted)
+
+    def _enter(self, wanted: Stage) -> None:
+        """Leaves the stage that is open for another."""
+        self.dress.finish()
+        old = self._open
+        if old is not None:
+            self.canvas.drop(*old.layers())
+            old.left()
+            old.panel.setUpdatesEnabled(True)
+        self._open = wanted
+        self.canvas.add(*wanted.layers())
+        self.canvas.give_up()
+        self.stage_changed.emit()
+        self._show_notes()
+        wanted.panel.dress(self.dress.lengths, self.dress.tokens)
+        wanted.entered()
+
+    def _present(self, stage: Stage) -> None:
+        """Shows what the stage that is open has."""
         self._coming = None
         self.dress.finish()
-        wanted = next(s for s in self.stages if stage in (s, s.name))
-        old = self._open
-        if old is not wanted:
-            if old is not None:
-                self.canvas.drop(*old.layers())
-                old.left()
-            self._open = wanted
-            self.canvas.add(*wanted.layers())
-            self.canvas.give_up()
-            self.stage_changed.emit()
-            self._show_notes()
-            wanted.panel.dress(self.dress.lengths, self.dress.tokens)
-            wanted.entered()
         self.front_changed.emit()
         self.arrived.emit()
         self.refresh()
+        stage.panel.setUpdatesEnabled(True)
         # Keys are for the drawing, not for whichever field comes first in the panel.
-        (wanted.front() or self.canvas).setFocus()
+        (stage.front() or self.canvas).setFocus()
 
     def begin(self, files: Sequence[Path]) -> None:
         """The program has begun with these files, or with none: whoever can makes something of it."""
