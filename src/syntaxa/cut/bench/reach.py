@@ -63,7 +63,7 @@ def stretches_of(outline: CurveArray, path: CurveArray, radius: Floats, margin: 
     i, j = _near(outline, path, radius, margin)
     pairs = np.searchsorted(i, np.arange(len(outline) + 1))
     firsts = np.unique([0, *(np.searchsorted(pairs, np.arange(_AT_ONCE, len(i), _AT_ONCE), side="right") - 1)])
-    found = [_nothing(outline)]
+    found = []
     for first, last in pairwise([*firsts.tolist(), len(outline)]):
         still_wanted()
         own = slice(pairs[first], pairs[last])
@@ -71,11 +71,6 @@ def stretches_of(outline: CurveArray, path: CurveArray, radius: Floats, margin: 
         found.append(replace(part, outline=outline, piece=part.piece + first))
     rows = [np.concatenate([getattr(f, name) for f in found]) for name in ("piece", "low", "high", "excess")]
     return Stretches(outline, *rows)
-
-
-def _nothing(outline: CurveArray) -> Stretches:
-    empty = np.zeros(0)
-    return Stretches(outline, np.zeros(0, dtype=np.int64), empty, empty, empty)
 
 
 def _block(outline: CurveArray, path: CurveArray, radius: Floats, margin: float, i: Ints, j: Ints) -> Stretches:
