@@ -137,7 +137,7 @@ def print_check(check: CheckedRecord) -> None:
     if check.judged:
         far, where = check.deviation_mm.max, check.deviation_mm.where
         at = f" at {where[0]:.4g}, {where[1]:.4g}" if where else ""
-        off = f"off by at most {far:.2g} mm{at}" if far > _EXACT else f"exact to {_EXACT:f} mm where the tool can reach"
+        off = f"off by at most {far:.2g} mm{at}" if far > _EXACT else f"exact to {_EXACT:f} mm where the tool reaches"
         left = area_figure(check.left_mm2)
         print(f"Played on the bench machine: {off}, {check.gouge_mm:.2g} mm into the part, {left} mm² left")
     said = _said([*check.collisions, *check.out_of_bounds, *check.warnings])

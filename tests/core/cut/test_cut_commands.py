@@ -247,7 +247,7 @@ def test_what_is_said_again_is_counted_and_an_untrue_good_is_not_said(run, tmp_p
     asked = ("cut", tmp_path / "comb.dxf", "--unit", "mm", "--machine", "router", "-o", tmp_path / "comb.nc")
     code, out, _ = run(*asked, "--tool", "D=3", "--strict")
     assert code == 1
-    assert "exact to 0.000001 mm where the tool can reach" in out
+    assert "exact to 0.000001 mm where the tool reaches" in out
     assert "too narrow for Ø 3 mm; 62 mm of its outline stay. (11 times, first at" in out
     assert "Nothing is wrong" not in out
     code, out, _ = run(*asked, "--tool", "D=1", "--strict")

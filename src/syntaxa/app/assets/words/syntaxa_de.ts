@@ -2208,8 +2208,8 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
         <translation>Höchstens {0:.2g} mm daneben</translation>
     </message>
     <message>
-        <source>Exact to 1e-6 mm</source>
-        <translation>Genau auf 1e-6 mm</translation>
+        <source>Exact to 0.000001 mm where the tool reaches</source>
+        <translation>Auf 0,000001 mm genau, wo das Werkzeug hinkommt</translation>
     </message>
     <message>
         <source>{0}; {1} on the {2}.</source>

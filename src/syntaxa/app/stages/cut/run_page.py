@@ -148,9 +148,8 @@ class RunPage(QWidget):
 
     def _show_verdict(self, done: Proven) -> None:
         verdict, wrong = done.verdict, done.verdict.wrong_count
-        near = (
-            tr("Off by at most {0:.2g} mm", verdict.deviation) if verdict.deviation > 1e-6 else tr("Exact to 1e-6 mm")
-        )
+        exact = tr("Exact to 0.000001 mm where the tool reaches")
+        near = tr("Off by at most {0:.2g} mm", verdict.deviation) if verdict.deviation > 1e-6 else exact
         parts = [tr("{0}; {1} on the {2}.", near, clock(verdict.seconds) or "0 s", done.machine.name)]
         if wrong:
             parts.insert(0, tr("{0} wrong: do not run it.", counted(wrong, "thing is", "things are")))
