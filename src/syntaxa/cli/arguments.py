@@ -140,7 +140,11 @@ def _sheet(sheet: argparse.ArgumentParser) -> None:
     sheet.add_argument("--dots", type=float, default=150.0, metavar="N", help="to the inch of a PNG")
     _whole(sheet, scaling=False)
     sheet.add_argument("--fold", dest="views", choices=["auto", "first", "third"], help="fold the drawing's own views")
-    sheet.add_argument("--strict", action="store_true", help="exit with 1 where something was lost or disagrees")
+    sheet.add_argument(
+        "--strict",
+        action="store_true",
+        help="exit with 1 where something was lost or disagrees, or the unit is in doubt",
+    )
     sheet.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 
@@ -177,7 +181,11 @@ def _define(define: argparse.ArgumentParser) -> None:
     _defining(define)
     define.add_argument("--variants", metavar="TABLE.csv", help="a drawing for each row, into the folder given with -o")
     define.add_argument("--propose", action="store_true", help="tell the fewest dimensions that are missing")
-    define.add_argument("--strict", action="store_true", help="exit with 1 where something is free or disagrees")
+    define.add_argument(
+        "--strict",
+        action="store_true",
+        help="exit with 1 where something is free or disagrees, or the unit is in doubt",
+    )
     define.add_argument("--json", action="store_true", help="print JSON and nothing else")
 
 

@@ -10,6 +10,7 @@ from pathlib import Path
 import msgspec
 
 from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.doubts import unit_doubts
 from syntaxa.cli.mend import mended
 from syntaxa.cli.records import CheckedRecord, CutRecord, FarRecord, FoundRecord, OperationRecord
 from syntaxa.cli.tables import table
@@ -49,8 +50,8 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
     if failed:
         raise UsageError(failed[0])
     state = evaluation.state
-    settled = options.unit != "auto" or all(s.verdict.sure for s in evaluation.sources)
-    notes = [] if settled else ["The unit is in doubt, and so is the size of the part: settle it with --unit."]
+    doubts = unit_doubts(job, evaluation)
+    notes = list(doubts)
     notes += [row.entry.says for row in evaluation.ledger if nesting and row.title == nesting[0].title]
     sheets: Sequence[str] = [name for name, _ in state.part(Planned).sheets] or [""]
     done = [proven(on_sheet(state, name), f"{Path(options.file).stem} {name}".strip()) for name in sheets]
@@ -65,7 +66,7 @@ def cut_file(options: argparse.Namespace) -> CutRecord:
         "syntaxa.cut/1", [o for one in done for o in _operations(one)],
         sum(d.verdict.travel for d in done), sum(d.verdict.cut for d in done), sum(d.verdict.seconds for d in done),
         sum(d.verdict.lifts for d in done), checked([d.verdict for d in done]), written, notes,
-        settled,
+        not doubts,
     )  # fmt: skip
 
 

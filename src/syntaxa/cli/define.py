@@ -8,9 +8,11 @@ import time
 from collections.abc import Iterator, Sequence
 from pathlib import Path
 
+import msgspec
 import numpy as np
 
 from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.doubts import unit_doubts
 from syntaxa.cli.mend import tolerance_in
 from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import (
@@ -54,7 +56,8 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
     mended = evaluator.evaluate(job).state
     job, evaluation = defined_job(job, options, evaluator)
     written: list[str] = []
-    notes = [row.entry.says for row in _mine(job, evaluation) if row.entry.says]
+    doubts = unit_doubts(job, evaluation)
+    notes = [*doubts, *(row.entry.says for row in _mine(job, evaluation) if row.entry.says)]
     if options.variants:
         written, more = _write_variants(evaluation, options, outputs[0])
         notes += more
@@ -62,7 +65,8 @@ def defined_file(options: argparse.Namespace) -> DefineRecord:
         for output in outputs:
             notes += [f"{output.name}: {n}" for n in deliver(evaluation.state, output).notes]
             written.append(str(output))
-    return _record(mended, evaluation, written, notes, time.perf_counter() - began)
+    record = _record(mended, evaluation, written, notes, time.perf_counter() - began)
+    return msgspec.structs.replace(record, unit_settled=not doubts)
 
 
 def mended_job(options: argparse.Namespace, evaluator: Evaluator) -> Job:
@@ -82,8 +86,12 @@ def defined_job(job: Job, options: argparse.Namespace, evaluator: Evaluator) -> 
 
 
 def in_doubt(record: DefineRecord) -> bool:
-    """Whether something is free, or says what is not drawn."""
-    return any(not s.held and s.freedom != 0 for s in record.sketches) or any(d.disagrees for d in record.dimensions)
+    """Whether something is free, says what is not drawn, or is of a size that nobody settled."""
+    return (
+        not record.unit_settled
+        or any(not s.held and s.freedom != 0 for s in record.sketches)
+        or any(d.disagrees for d in record.dimensions)
+    )
 
 
 def print_defined(record: DefineRecord, *, propose: bool) -> None:

@@ -7,8 +7,11 @@ import time
 from collections.abc import Iterator
 from pathlib import Path
 
+import msgspec
+
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.define import defined_job, mended_job
+from syntaxa.cli.doubts import unit_doubts
 from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import (
     BodyRecord,
@@ -49,7 +52,9 @@ def formed_file(options: argparse.Namespace) -> FormRecord:
         )
     job, evaluation = formed(job, options, evaluator)
     written, notes = _write(evaluation, outputs)
-    return _record(evaluation.state.part(Formed), written, notes, time.perf_counter() - began)
+    doubts = unit_doubts(job, evaluation)
+    record = _record(evaluation.state.part(Formed), written, [*doubts, *notes], time.perf_counter() - began)
+    return msgspec.structs.replace(record, unit_settled=not doubts)
 
 
 def is_asked(options: argparse.Namespace) -> bool:
@@ -66,8 +71,8 @@ def formed(job: Job, options: argparse.Namespace, evaluator: Evaluator) -> tuple
 
 
 def in_doubt(record: FormRecord) -> bool:
-    """Whether something could not be made, or is not sound."""
-    unsure = record.projection is not None and record.projection.confidence < DOUBTFUL
+    """Whether something could not be made, is not sound, or of a size that nobody settled."""
+    unsure = not record.unit_settled or (record.projection is not None and record.projection.confidence < DOUBTFUL)
     return unsure or bool(record.failed) or not all(b.valid for b in record.bodies)
 
 

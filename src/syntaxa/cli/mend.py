@@ -11,6 +11,7 @@ from pathlib import Path
 import msgspec
 
 from syntaxa.cli.arguments import UsageError
+from syntaxa.cli.doubts import taken_as, unit_at
 from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
@@ -103,12 +104,12 @@ def in_doubt(record: MendRecord) -> bool:
 def print_mended(record: MendRecord) -> None:
     """The record for people."""
     if not record.unit_settled:
-        declared = f"declares {record.unit_declared}" if record.unit_declared else "declares no unit"
-        print(
-            f"The unit is in doubt: the file {declared}; taken as {record.unit} ({record.unit_confidence:.0%} likely)."
-        )
+        taken = taken_as(record.unit_declared, record.unit, record.page_scale, record.unit_confidence)
+        print(f"The unit is in doubt: the file {taken}.")
         print("See syntaxa inspect for what speaks for and against it, and settle it with --unit.")
-    print(f"Unit {record.unit}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm")
+    print(
+        f"Unit {unit_at(record.unit, record.page_scale)}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm"
+    )
     kinds = sorted({*record.before.findings, *record.after.findings})
     rows: list[tuple[object, ...]] = [
         ("curves", record.before.curves, record.after.curves),

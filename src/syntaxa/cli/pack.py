@@ -11,7 +11,7 @@ from syntaxa.cli.cut import cut_steps
 from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import PackedFileRecord, PackRecord
 from syntaxa.cli.tables import table
-from syntaxa.cli.whole import whole_job
+from syntaxa.cli.whole import doubts_of, whole_job
 from syntaxa.deliver.write import Output
 from syntaxa.job.handover import USUAL, Handover, check_wanted, hand_over, kinds_in
 
@@ -33,7 +33,8 @@ def pack_file(options: argparse.Namespace) -> PackRecord:
     made = time.strftime("%d %B %Y, %H:%M")
     package = hand_over(job, evaluation, evaluator, wanted, output, made, is_asked=bool(options.kinds))
     files = [PackedFileRecord(name, size, digest) for name, size, digest in package.digests()]
-    return PackRecord("syntaxa.pack/1", files, [str(output)], package.notes)
+    doubts = doubts_of(options, job, evaluation)
+    return PackRecord("syntaxa.pack/1", files, [str(output)], [*doubts, *package.notes], not doubts)
 
 
 def print_packed(record: PackRecord) -> None:

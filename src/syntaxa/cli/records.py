@@ -243,6 +243,7 @@ class DefineRecord(msgspec.Struct, frozen=True):
     outputs: list[str]
     seconds: float
     notes: list[str]
+    unit_settled: bool = True
 
 
 class BodyRecord(msgspec.Struct, frozen=True):
@@ -303,6 +304,7 @@ class FormRecord(msgspec.Struct, frozen=True):
     outputs: list[str]
     notes: list[str]
     seconds: float
+    unit_settled: bool = True
 
 
 class FarRecord(msgspec.Struct, frozen=True):
@@ -425,6 +427,7 @@ class SheetRecord(msgspec.Struct, frozen=True):
     fonts: list[str]
     outputs: list[str]
     notes: list[str]
+    unit_settled: bool = True
 
 
 class PackedFileRecord(msgspec.Struct, frozen=True):
@@ -442,3 +445,4 @@ class PackRecord(msgspec.Struct, frozen=True):
     files: list[PackedFileRecord]
     outputs: list[str]
     notes: list[str]
+    unit_settled: bool = True

@@ -10,7 +10,7 @@ from pathlib import Path
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.kernel import solid_evaluator
 from syntaxa.cli.records import DisagreeRecord, NotCarriedRecord, SheetRecord, SheetViewRecord
-from syntaxa.cli.whole import whole_job
+from syntaxa.cli.whole import doubts_of, whole_job
 from syntaxa.deliver.sheets.contents import Sources
 from syntaxa.deliver.sheets.frame import template_fields
 from syntaxa.deliver.sheets.looking import AXES
@@ -39,17 +39,20 @@ def sheet_file(options: argparse.Namespace) -> SheetRecord:
         raise UsageError("The dots to the inch of a picture are 1 to 10,000.")
     options = _with_layout(options)
     evaluator = solid_evaluator()
-    _, evaluation = whole_job(options, evaluator)
+    whole, evaluation = whole_job(options, evaluator)
+    doubts = doubts_of(options, whole, evaluation)
     sheet = _sheet(options, evaluation.state)
     job = Path(options.file).stem
     if options.each_part:
-        return _each_part(options, evaluation, sheet, job)
+        return _each_part(options, evaluation, sheet, job, doubts)
     sources = Sources(evaluation.state, evaluation.context(), evaluation.changes)
     made = made_sheet(sheet, evaluation.state, evaluation.context(), job, sources)
-    return _written([made], [output], options, evaluation)
+    return _written([made], [output], options, evaluation, doubts)
 
 
-def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet, job: str) -> SheetRecord:
+def _each_part(
+    options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet, job: str, doubts: list[str]
+) -> SheetRecord:
     """A sheet for each part that lies apart in the received drawing, into a folder or numbered."""
     state, _ = SheetEachPart(sheet).apply(evaluation.state, evaluation.context())
     output = Path(options.output)
@@ -62,7 +65,7 @@ def _each_part(options: argparse.Namespace, evaluation: Evaluation, sheet: Sheet
     for n, one in enumerate(state.part(Sheets).sheets, 1):
         made.append(made_sheet(one, state, evaluation.context(), f"{job} {n}", sources))
         paths.append(base / f"{stem}-{n}{ending}")
-    return _written(made, paths, options, evaluation)
+    return _written(made, paths, options, evaluation, doubts)
 
 
 def _with_layout(options: argparse.Namespace) -> argparse.Namespace:
@@ -101,9 +104,9 @@ def _views(text: str | None, state: State) -> Sequence[str]:
 
 
 def _written(
-    made: Sequence[Made], paths: Sequence[Path], options: argparse.Namespace, evaluation: Evaluation
+    made: Sequence[Made], paths: Sequence[Path], options: argparse.Namespace, evaluation: Evaluation, doubts: list[str]
 ) -> SheetRecord:
-    notes: list[str] = []
+    notes = list(doubts)
     for one, path in zip(made, paths, strict=True):
         write_pages([one.leaf], path, PageOutput(options.archive, options.dots))
         said = [*one.told(), *left_out([one.leaf], path.suffix.lower())]
@@ -115,7 +118,7 @@ def _written(
         "syntaxa.sheet/1", [first.leaf.width, first.leaf.height], scale_text(first.scale),
         [SheetViewRecord(name, list(box)) for one in made for name, box in one.boxes],
         sum(one.leaf.count_lines() for one in made), sum(one.dimensions for one in made), lost, apart,
-        ["JetBrains Mono"], [str(p) for p in paths], notes,
+        ["JetBrains Mono"], [str(p) for p in paths], notes, not doubts,
     )  # fmt: skip
 
 

@@ -7,11 +7,19 @@ from pathlib import Path
 
 from syntaxa.cli.arguments import UsageError
 from syntaxa.cli.define import defined_job
+from syntaxa.cli.doubts import unit_doubts
 from syntaxa.cli.form import formed, is_asked
 from syntaxa.cli.mend import mended
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job
 from syntaxa.job.store import ENDING, load_job
+
+
+def doubts_of(options: argparse.Namespace, job: Job, evaluation: Evaluation) -> list[str]:
+    """What is said of a size that nobody settled; in a job it is settled in the window."""
+    if Path(options.file).suffix.lower() == ENDING:
+        return unit_doubts(job, evaluation, "settle it in Measure")
+    return unit_doubts(job, evaluation)
 
 
 def whole_job(options: argparse.Namespace, evaluator: Evaluator) -> tuple[Job, Evaluation]:
