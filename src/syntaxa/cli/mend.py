@@ -107,9 +107,8 @@ def print_mended(record: MendRecord) -> None:
         taken = taken_as(record.unit_declared, record.unit, record.page_scale, record.unit_confidence)
         print(f"The unit is in doubt: the file {taken}.")
         print("See syntaxa inspect for what speaks for and against it, and settle it with --unit.")
-    print(
-        f"Unit {unit_at(record.unit, record.page_scale)}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm"
-    )
+    unit = unit_at(record.unit, record.page_scale)
+    print(f"Unit {unit}, scale {record.scale:g}, tolerance {record.tolerance_mm:.4g} mm")
     kinds = sorted({*record.before.findings, *record.after.findings})
     rows: list[tuple[object, ...]] = [
         ("curves", record.before.curves, record.after.curves),
