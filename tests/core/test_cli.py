@@ -94,8 +94,9 @@ def test_bad_usage_is_one_plain_sentence(run, demo, tmp_path, arguments, says):
 def test_a_disk_that_takes_no_more_is_told_and_leaves_nothing(demo, tmp_path):
     """The operating system itself refuses: the process may not write more than 2 kB to a file."""
     out = tmp_path / "out.dxf"
+    # -B: Python would cut its own bytecode short, too, and whoever imports it next would fail.
     done = subprocess.run(
-        [sys.executable, "-m", "syntaxa", "mend", demo, "-o", out, "--unit", "in"],
+        [sys.executable, "-B", "-m", "syntaxa", "mend", demo, "-o", out, "--unit", "in"],
         capture_output=True,
         text=True,
         check=False,
