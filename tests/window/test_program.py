@@ -79,7 +79,7 @@ def test_open_overrule_the_unit_fix_all_deliver_and_read_back(qtbot, window, tmp
 
     def go_to(stage):
         qtbot.keyClick(window.window, str(stage))
-        qtbot.waitUntil(lambda: window.at == stage - 1, timeout=5_000)
+        qtbot.waitUntil(lambda: window.at == stage - 1 and not window.shell.is_coming, timeout=5_000)
 
     drawing, out = write_demo(tmp_path), tmp_path / "clean.dxf"
     answer_file_dialog(qtbot, drawing)

@@ -81,7 +81,7 @@ def settle(window: MainWindow) -> bool:
 def is_settled(window: MainWindow) -> bool:
     """Whether everything is computed and painted."""
     shell = window.shell
-    if any(lane.busy for lane in shell.lanes) or shell.canvas.painting or shell.session.stale:
+    if shell.is_coming or any(lane.busy for lane in shell.lanes) or shell.canvas.painting or shell.session.stale:
         return False
     return shell.session.evaluation is not None and surveyed(shell.session) is not None
 
