@@ -15,7 +15,7 @@ from syntaxa.cli.mend import mended
 from syntaxa.cli.records import CheckedRecord, CutRecord, FarRecord, FoundRecord, OperationRecord
 from syntaxa.cli.tables import table
 from syntaxa.cut.base import CutStep
-from syntaxa.cut.bench.verdict import Found, Verdict, area_figure
+from syntaxa.cut.bench.verdict import Found, Verdict, plain_figure
 from syntaxa.cut.library import Machine, machine_named, plain_tool, shipped_tools, tool_from
 from syntaxa.cut.model import Operation, Pick, Settings, Stock, Tool, Way
 from syntaxa.cut.part import Planned
@@ -138,9 +138,13 @@ def print_check(check: CheckedRecord) -> None:
     if check.judged:
         far, where = check.deviation_mm.max, check.deviation_mm.where
         at = f" at {where[0]:.4g}, {where[1]:.4g}" if where else ""
-        off = f"off by at most {far:.2g} mm{at}" if far > _EXACT else f"exact to {_EXACT:f} mm where the tool reaches"
-        left = area_figure(check.left_mm2)
-        print(f"Played on the bench machine: {off}, {check.gouge_mm:.2g} mm into the part, {left} mm² left")
+        off = (
+            f"off by at most {plain_figure(far)} mm{at}"
+            if far > _EXACT
+            else f"exact to {_EXACT:f} mm where the tool reaches"
+        )
+        left = plain_figure(check.left_mm2)
+        print(f"Played on the bench machine: {off}, {plain_figure(check.gouge_mm)} mm into the part, {left} mm² left")
     said = _said([*check.collisions, *check.out_of_bounds, *check.warnings])
     for line, _ in said[:_LINES]:
         print(line)

@@ -6,6 +6,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from syntaxa.cut.bench.verdict import plain_figure
 from syntaxa.cut.part import Planned
 from syntaxa.cut.paths.planning import Work
 from syntaxa.cut.proving import Proven
@@ -34,7 +35,8 @@ def setup_sheet(done: Proven, plan: Planned) -> str:
     """The page as HTML, with its pictures inside."""
     verdict, stock = done.verdict, done.work.stock
     wrong = verdict.wrong_count
-    good = f"Played on the bench machine: off by at most {verdict.deviation:.2g} mm, nothing is wrong with the program."
+    off = plain_figure(verdict.deviation)
+    good = f"Played on the bench machine: off by at most {off} mm, nothing is wrong with the program."
     bad = f"Played on the bench machine: {wrong} thing{'s are' if wrong != 1 else ' is'} wrong. Do not run it."
     width, height, thickness = stock.size
     material = f", {plan.stock.material}" if plan.stock.material else ""

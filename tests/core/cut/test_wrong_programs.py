@@ -30,6 +30,7 @@ from regions import as_polygon
 
 from syntaxa.cut.bench.interpreter import played
 from syntaxa.cut.bench.judging import judge
+from syntaxa.cut.bench.verdict import plain_figure
 from syntaxa.cut.contours import contours_of
 from syntaxa.cut.model import KeepOut, Operation, Pick, Place, Settings, Stock
 from syntaxa.cut.part import Planned
@@ -487,3 +488,12 @@ def test_a_metre_with_an_error_of_a_hundredth():
         moves = list(done.played.moves)
         moves[k] = aside(moves[k], float(rng.choice([0.011, -0.011])))
         assert judge(with_moves(done.played, moves), dict(done.tools), done.machine, done.target).wrong
+
+
+@pytest.mark.parametrize(
+    ("value", "says"),
+    [(0.0, "0"), (6e-12, "0"), (3.9e-5, "0.000039"), (0.0123, "0.0123"), (1.234, "1.23"), (99.99, "100"),
+     (4735.4, "4,735")],
+)  # fmt: skip
+def test_figures_have_no_exponents(value, says):
+    assert plain_figure(value) == says

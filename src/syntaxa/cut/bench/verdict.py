@@ -48,8 +48,8 @@ FOUND_KINDS: dict[FoundKind, str] = {
 NOTICES: frozenset[FoundKind] = frozenset({"corner", "loose", "deep", "word"})
 
 
-#: mm2 from which an area is told without fractions.
-_MUCH = 100.0
+#: From which on a figure is told without fractions, and below which with six places behind the point.
+_MUCH, _LITTLE = 100.0, 1e-3
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,6 +107,8 @@ class Verdict:
         return sum(count for _, count in self.untold)
 
 
-def area_figure(area: float) -> str:
-    """An area (mm2) as people write it."""
-    return f"{area:,.0f}" if area >= _MUCH else f"{area:.3g}"
+def plain_figure(value: float) -> str:
+    """A length or an area (mm, mm2) as people write it: three digits, without an exponent; nothing for rounding."""
+    if value >= _MUCH:
+        return f"{value:,.0f}"
+    return f"{value:.3g}" if value >= _LITTLE else f"{value:.6f}".rstrip("0").rstrip(".")

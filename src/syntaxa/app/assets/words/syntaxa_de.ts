@@ -2204,8 +2204,8 @@ Freie Software unter der GNU General Public License, Version 3 oder später.</tr
         <translation>Was außerhalb der Teile liegt, fehlt im Bild des Rohlings</translation>
     </message>
     <message>
-        <source>Off by at most {0:.2g} mm</source>
-        <translation>Höchstens {0:.2g} mm daneben</translation>
+        <source>Off by at most {0} mm</source>
+        <translation>Höchstens {0} mm daneben</translation>
     </message>
     <message>
         <source>Exact to 0.000001 mm where the tool reaches</source>

@@ -13,7 +13,7 @@ from syntaxa.app.stages.cut.operations_page import clock
 from syntaxa.app.widgets.labels import button, label, lines_kept, roomy, row_of, set_role
 from syntaxa.app.widgets.rows import Column, RowsView
 from syntaxa.app.words import counted, tr
-from syntaxa.cut.bench.verdict import FOUND_KINDS, Found, area_figure
+from syntaxa.cut.bench.verdict import FOUND_KINDS, Found, plain_figure
 from syntaxa.cut.views import Made
 
 if TYPE_CHECKING:
@@ -149,14 +149,14 @@ class RunPage(QWidget):
     def _show_verdict(self, done: Proven) -> None:
         verdict, wrong = done.verdict, done.verdict.wrong_count
         exact = tr("Exact to 0.000001 mm where the tool reaches")
-        near = tr("Off by at most {0:.2g} mm", verdict.deviation) if verdict.deviation > 1e-6 else exact
+        near = tr("Off by at most {0} mm", plain_figure(verdict.deviation)) if verdict.deviation > 1e-6 else exact
         parts = [tr("{0}; {1} on the {2}.", near, clock(verdict.seconds) or "0 s", done.machine.name)]
         if wrong:
             parts.insert(0, tr("{0} wrong: do not run it.", counted(wrong, "thing is", "things are")))
         else:
             parts.insert(0, tr("✓ Nothing is wrong with the program."))
         if verdict.left > 1e-6:
-            parts.append(tr("{0} mm² stay where the tool does not reach.", area_figure(verdict.left)))
+            parts.append(tr("{0} mm² stay where the tool does not reach.", plain_figure(verdict.left)))
         if verdict.untold_count:
             parts.append(tr("{0} more are not listed.", verdict.untold_count))
         parts += [f"{name}: {said(why)}" for name, why in done.work.failed]
