@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from syntaxa.drawing.units import scale_text
+from syntaxa.drawing.units import unit_at
 from syntaxa.job.evaluate import Evaluation, in_doubt
 from syntaxa.job.model import Job
 
@@ -24,8 +24,3 @@ def taken_as(declared: str | None, unit: str, page_scale: float, confidence: flo
     """What a file declares and what it is taken as, and how likely that is."""
     said = f"declares {declared}" if declared else "declares no unit"
     return f"{said}; taken as {unit_at(unit, page_scale)} ({confidence:.0%} likely)"
-
-
-def unit_at(unit: str, page_scale: float) -> str:
-    """A unit, and the scale of the page where it is drawn at one."""
-    return unit if page_scale == 1 else f"{unit} at {scale_text(page_scale)}"

@@ -11,7 +11,7 @@ from pathlib import Path
 import msgspec
 
 from syntaxa.cli.arguments import UsageError
-from syntaxa.cli.doubts import taken_as, unit_at
+from syntaxa.cli.doubts import taken_as
 from syntaxa.cli.opening import hidden_in, opened, with_layers
 from syntaxa.cli.records import DeviationRecord, LedgerRecord, MendRecord, RegionRecord, SideRecord
 from syntaxa.cli.tables import table
@@ -19,6 +19,7 @@ from syntaxa.deliver.out import put_out
 from syntaxa.deliver.write import ENDED, ENDINGS, Output, deliver
 from syntaxa.drawing.quantities import factor_in, length_in, scale_in
 from syntaxa.drawing.step import Step
+from syntaxa.drawing.units import unit_at
 from syntaxa.job.account import account_of, report_bytes
 from syntaxa.job.evaluate import Evaluation, Evaluator
 from syntaxa.job.model import Job

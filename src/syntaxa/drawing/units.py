@@ -64,3 +64,8 @@ def mm_per(unit: str) -> float:
 def scale_text(page_scale: float) -> str:
     """A drawing scale as it is written: "1:5", "2:1"."""
     return f"1:{page_scale:.6g}" if page_scale >= 1 else f"{1 / page_scale:.6g}:1"
+
+
+def unit_at(unit: str, page_scale: float) -> str:
+    """A unit, and the scale of the page where it is drawn at one."""
+    return unit if page_scale == 1 else f"{unit} at {scale_text(page_scale)}"

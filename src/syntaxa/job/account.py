@@ -12,7 +12,7 @@ import msgspec
 
 from syntaxa.deliver.report import HtmlPage, Section, Table, html_page
 from syntaxa.drawing.state import Sketch, State
-from syntaxa.drawing.units import scale_text
+from syntaxa.drawing.units import unit_at
 from syntaxa.errors import DeliverError, Progress, no_progress
 from syntaxa.geometry.types import Box
 from syntaxa.job.evaluate import Evaluation, Evaluator, in_doubt
@@ -282,7 +282,7 @@ def _source_table(sources: list[SourceAccount]) -> Table:
             s.file,
             f"{s.format.upper()} {s.version}",
             s.curves,
-            s.unit if s.page_scale == 1 else f"{s.unit} at {scale_text(s.page_scale)}",
+            unit_at(s.unit, s.page_scale),
             s.unit_declared or "none",
             s.digest[:16],
         )
