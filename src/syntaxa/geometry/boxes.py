@@ -5,8 +5,6 @@ Cost: n log n to build it; log n and what is found for each question.
 
 from __future__ import annotations
 
-import numpy as np
-
 from syntaxa import heart
 from syntaxa.geometry.types import Floats, Ints
 
@@ -22,7 +20,3 @@ class BoxIndex:
     def around(self, boxes: Floats) -> Pairs:
         """Pairs (row of the boxes (m, 4), own box) that touch."""
         return self._tree.around(boxes)
-
-    def near(self, points: Floats, reach: float) -> Pairs:
-        """Pairs (row of the points (m, 2), own box) that come as near as the reach (mm), in either direction."""
-        return self.around(np.hstack([points - reach, points + reach]))
