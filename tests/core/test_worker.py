@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import signal
 import threading
 import time
 from pathlib import Path
@@ -18,6 +19,7 @@ from syntaxa.demo.drawing import demo_bytes
 from syntaxa.demo.formats import write_drawings
 from syntaxa.errors import Cancelled, IntakeError, WorkerError
 from syntaxa.job import parcels
+from syntaxa.job import worker as working_order
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.job.worker import Worker
@@ -112,6 +114,69 @@ def test_work_that_nobody_wants_is_stopped_or_ended(worker, work, stays):
     assert time.monotonic() - began < 20
     assert bool(worker.number) == stays
     assert worker.call(working.doubled, np.ones(1))[0].tolist() == [2.0]
+
+
+@pytest.fixture
+def host(monkeypatch):
+    monkeypatch.setenv("PYTHONPATH", str(Path(working.__file__).parent))
+    made = Worker(preload="working")
+    yield made
+    made.close()
+
+
+def in_background(host, work):
+    """The work begun in a thread, and the list that its error comes into."""
+    failed = []
+
+    def run():
+        try:
+            host.call(work, about="“Raise 2”")
+        except WorkerError as error:
+            failed.append(str(error))
+
+    thread = threading.Thread(target=run)
+    thread.start()
+    return thread, failed
+
+
+def test_work_that_was_told_to_have_failed_is_not_done_by_the_next_process(host, monkeypatch):
+    """It had not begun when its process died, and the next one stands there before anybody can take it back."""
+
+    def slow(path):
+        time.sleep(0.5)
+        parcels.drop(path)
+
+    assert host.call(working.doubled, 2)[0] == 4
+    monkeypatch.setattr(working_order, "drop", slow)
+    first = host.forked
+    os.kill(first, signal.SIGSTOP)
+    thread, failed = in_background(host, working.deaf)
+    time.sleep(0.2)
+    os.kill(first, signal.SIGKILL)
+    thread.join(20)
+    assert failed == ["“Raise 2” took its process down; nothing else was touched. Try again."]
+    assert host.call(working.doubled, 3, seconds=10)[0] == 6
+    assert host.forked != first
+
+
+def test_a_host_works_on_after_work_that_was_stopped_or_took_too_long(host):
+    for _ in range(2):
+        with pytest.raises(WorkerError, match="longer"):
+            host.call(working.deaf, seconds=0.3)
+        result, process = host.call(working.doubled, 3, seconds=10)
+        assert (result, process) == (6, host.forked)
+    number = host.number
+    with pytest.raises(WorkerError, match="took its process down"):
+        host.call(working.torn)
+    assert host.call(working.doubled, 4, seconds=10)[0] == 8
+    assert host.number == number
+
+
+def test_a_process_that_died_with_nothing_to_do_is_no_matter_of_what_comes_next(host):
+    assert host.call(working.doubled, 2)[0] == 4
+    os.kill(host.forked, signal.SIGKILL)
+    time.sleep(0.3)
+    assert host.call(working.doubled, 3, seconds=10)[0] == 6
 
 
 def test_what_libraries_print_is_no_answer(worker):

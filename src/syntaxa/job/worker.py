@@ -31,6 +31,10 @@ from syntaxa.watching import still_wanted
 #: Bytes of address space that the process may use.
 MEMORY = 12 << 30
 
+#: What is said to the process besides orders: to stop what it does; and, to a host whose process has died, that the
+#: orders before this have been answered, so that another may be forked for those after it.
+STOP, NEXT = b"stop\n", b"next\n"
+
 #: Seconds between two looks at whether the work is still wanted, and that it is given to stop by itself.
 _LOOK, _GRACE = 0.05, 1.5
 
@@ -143,6 +147,9 @@ class Worker:
         running = self._running if self._running is not None and self.number else self._started()
         until = None if seconds is None else time.monotonic() + seconds
         try:
+            # A process that died while it had nothing to do is no matter of this order.
+            while (word := self._word(running, wait=0.0)) is not None:
+                _leave(word)
             running.orders.write(msgspec.json.encode(order) + b"\n")
             running.orders.flush()
             return self._listen(running, order, progress, until, case)
@@ -156,10 +163,10 @@ class Worker:
             try:
                 still_wanted()
             except SyntaxaError:
-                self._stop(running, order)
+                self._stop(running)
                 raise
             if until is not None and time.monotonic() > until:
-                self._cut_short(running, order)
+                self._cut_short(running)
                 raise WorkerError(f"{case.about} took longer than it may.", suggestion=case.advice)
             word = self._word(running)
             if word is None:
@@ -178,10 +185,10 @@ class Worker:
             elif word.kind == "failed":
                 raise take(Path(word.parcel))
 
-    def _word(self, running: _Running) -> Word | None:
+    def _word(self, running: _Running, wait: float = _LOOK) -> Word | None:
         """The next word, or None where none has come for a while; raises EOFError where the process ended."""
         if b"\n" not in self._unread:
-            if not select.select([running.answers], [], [], _LOOK)[0]:
+            if not select.select([running.answers], [], [], wait)[0]:
                 return None
             more = os.read(running.answers.fileno(), 65536)
             if not more:
@@ -193,15 +200,17 @@ class Worker:
         word = msgspec.json.decode(line, type=Word)
         if word.kind in ("ready", "died"):
             self._forked = word.process
+        if word.kind == "died":
+            # Whoever had given it an order is told now, so the next process is not to do what it had not read yet.
+            running.orders.write(NEXT)
+            running.orders.flush()
         return word
 
-    def _cut_short(self, running: _Running, order: WorkOrder) -> None:
+    def _cut_short(self, running: _Running) -> None:
         """Ends what is being done, at once: that of a host alone, else the process."""
         if not self._forked:
             self._end()
             return
-        # An order that was not read yet lies in the pipe for the next process: it finds nothing to be done.
-        drop(Path(order.parcel))
         with contextlib.suppress(ProcessLookupError):
             os.kill(self._forked, signal.SIGKILL)
         try:
@@ -211,14 +220,14 @@ class Worker:
         except (OSError, EOFError):
             self._end()
 
-    def _stop(self, running: _Running, order: WorkOrder) -> None:
+    def _stop(self, running: _Running) -> None:
         """Asks it to stop; where it does not, it is ended. What a host has forked is ended without asking."""
         if self._forked:
-            self._cut_short(running, order)
+            self._cut_short(running)
             return
         end = time.monotonic() + _GRACE
         try:
-            running.orders.write(b"stop\n")
+            running.orders.write(STOP)
             running.orders.flush()
             while time.monotonic() < end:
                 word = self._word(running)

@@ -1,7 +1,7 @@
 """The worker's own side: takes orders as lines, does them, and answers with lines; a line "stop" ends what is done.
 
 What libraries print goes where errors go: the answers have the output to themselves. A host loads a module and forks
-the process that works; when that dies the host says so and forks another.
+the process that works; when that dies the host says so, leaves what it had not read, and forks another.
 """
 
 from __future__ import annotations
@@ -24,7 +24,7 @@ import msgspec
 
 from syntaxa.errors import Cancelled, SyntaxaError, WorkerError
 from syntaxa.job.parcels import put, take
-from syntaxa.job.worker import Word, WorkOrder
+from syntaxa.job.worker import NEXT, STOP, Word, WorkOrder
 from syntaxa.watching import watched
 
 #: What prctl calls "send me this signal when my parent dies" (linux/prctl.h).
@@ -51,7 +51,7 @@ class _Server:
 
     def _read(self) -> None:
         for line in self._orders:
-            if line == b"stop\n":
+            if line == STOP:
                 self._stop.set()
             else:
                 self._queue.put(msgspec.json.decode(line, type=WorkOrder))
@@ -67,12 +67,7 @@ class _Server:
         self._say(Word("progress", share))
 
     def _answer(self, order: WorkOrder) -> None:
-        try:
-            given = take(Path(order.parcel))
-        except FileNotFoundError:
-            # Whoever gave the order has taken back what was in it.
-            self._say(Word("stopped"))
-            return
+        given = take(Path(order.parcel))
         try:
             word = Word("done", parcel=str(put(self._work(order, given))))
         except Cancelled:
@@ -109,8 +104,19 @@ def _host(preload: str, answers: BinaryIO) -> None:
         if status == 0:
             os._exit(0)
         _say(answers, Word("died"))
+        _pass_over(sys.stdin.fileno())
     # Native code that never comes back is not to outlive who asked for it.
     ctypes.CDLL(None).prctl(_WITH_PARENT, signal.SIGKILL)
+
+
+def _pass_over(orders: int) -> None:
+    """Reads what was meant for a process that has died: nothing beyond it, for the next one reads on from there."""
+    line = b""
+    while line != NEXT:
+        byte = os.read(orders, 1)
+        if not byte:
+            os._exit(0)
+        line = byte if line.endswith(b"\n") else line + byte
 
 
 def main(memory: int, preload: str = "") -> None:
