@@ -23,7 +23,7 @@ from syntaxa.job import worker as working_order
 from syntaxa.job.evaluate import Evaluator
 from syntaxa.job.model import Job, Source
 from syntaxa.job.worker import Worker
-from syntaxa.mend.steps import MendFindings
+from syntaxa.mend.steps import MendFindings, RefitFacets
 from syntaxa.watching import watched
 
 
@@ -235,3 +235,29 @@ def test_a_mending_that_takes_its_process_down_is_a_row_and_the_job_is_as_it_was
     done = Evaluator(worker=worker).evaluate(job.with_step(MendFindings()))
     assert "took its process down; nothing else was touched" in done.ledger[0].failed
     assert done.state == plain.state
+
+
+def test_a_step_that_broke_off_is_tried_anew_when_it_comes_back_and_not_before(worker, monkeypatch):
+    """It need not break off twice: the system may only have been short of memory."""
+    plain = Job.of(Source.of("panels.dxf", demo_bytes()))
+    mended = plain.with_step(MendFindings())
+    beyond = mended.with_step(RefitFacets())
+    monkeypatch.setattr("syntaxa.mend.steps._APART", 1)
+    evaluator = Evaluator(worker=worker)
+
+    def evaluated(job):
+        evaluation = evaluator.evaluate(job)
+        evaluator.keep_broken(evaluation)
+        return evaluation
+
+    with monkeypatch.context() as broken:
+        broken.setattr("syntaxa.mend.steps.mended_by", working.ended)
+        lost = evaluated(mended)
+        assert lost.ledger[0].failed
+    # As long as it stands there, it is not begun again with every other change.
+    assert evaluated(beyond).ledger[0].failed == lost.ledger[0].failed
+    assert evaluated(plain).state == lost.state
+    again = evaluated(beyond)
+    assert [r.failed for r in again.ledger] == ["", ""]
+    assert again.state == Evaluator().evaluate(beyond).state
+    assert again.state != lost.state

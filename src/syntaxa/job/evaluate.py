@@ -13,7 +13,7 @@ import msgspec
 
 from syntaxa.drawing.state import Entry, State, Taken
 from syntaxa.drawing.step import Context, Step, Working
-from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, no_progress
+from syntaxa.errors import Cancelled, PasswordNeeded, Progress, SyntaxaError, WorkerError, no_progress
 from syntaxa.intake.model import ReadOptions, Received
 from syntaxa.intake.registry import is_native, read, read_apart
 from syntaxa.intake.steps import TakeIn
@@ -33,7 +33,10 @@ _FAULT = "A fault in the program stopped this step ({}); nothing of it was done.
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """A row of the ledger; a record tells what was done and cannot be switched off."""
+    """A row of the ledger; a record tells what was done and cannot be switched off.
+
+    broke_off  the digest of a step whose process ended or that took more than it may; empty for any other
+    """
 
     number: int
     title: str
@@ -42,6 +45,7 @@ class Row:
     seconds: float
     failed: str = ""
     is_record: bool = False
+    broke_off: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,6 +119,9 @@ class Evaluator:
         self._results: Cache[tuple[State, Row]] = Cache(most // 2)
         self._read: Cache[tuple[Received, Verdict]] = Cache(most // 3)
         self._firsts: Cache[State] = Cache(most // 12)
+        #: Digests of steps that broke off, and of those among them that are to be done anew.
+        self._broken: set[str] = set()
+        self._anew: set[str] = set()
 
     @property
     def size(self) -> int:
@@ -128,6 +135,14 @@ class Evaluator:
         """
         with until(deadline):
             return self._evaluated(job, progress, deadline)
+
+    def keep_broken(self, evaluation: Evaluation) -> None:
+        """What broke off is not begun again with every change while it stands in the ledger; what is gone from it is
+        done anew when it comes back, for it need not break off twice.
+        """
+        gone = self._broken - {r.broke_off for r in evaluation.ledger}
+        self._anew |= gone
+        self._broken -= gone
 
     def _evaluated(self, job: Job, progress: Progress, deadline: float | None) -> Evaluation:
         sources = tuple(self._source(s, job.reading(s.number), progress) for s in job.sources)
@@ -161,6 +176,9 @@ class Evaluator:
                 continue
             here = Context(part, context.deadline, self._found, digest, self._worker, self._solids)
             digest = _next_digest(digest, job_step)
+            while digest in self._anew:
+                # All that was made of the drawing as it was without the step lies under the old one.
+                digest = _next_digest(digest, job_step)
             state, row = self._done(digest, state, job_step, here)
             ledger.append(replace(row, title=title))
         return state, digest, ledger
@@ -218,11 +236,14 @@ class Evaluator:
         if known is not None:
             return known[0], replace(known[1], number=job_step.number)
         began = time.perf_counter()
-        failed = ""
+        failed = broke_off = ""
         try:
             after, entry = followed(state, *job_step.step.apply(state, context))
         except Cancelled:
             raise
+        except WorkerError as error:
+            after, entry, failed, broke_off = state, Entry(0), str(error), digest
+            self._broken.add(digest)
         except SyntaxaError as error:
             after, entry, failed = state, Entry(0), str(error)
         except Exception as error:  # noqa: BLE001  a fault in one step must not take the rest of the job with it
@@ -236,6 +257,7 @@ class Evaluator:
             time.perf_counter() - began,
             failed,
             job_step.step.is_record,
+            broke_off,
         )
         self._results.put(digest, (after, row), state_bytes(after, state))
         return after, row

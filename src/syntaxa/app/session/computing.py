@@ -95,6 +95,7 @@ class Computing(QObject):
         """From now on views are of this."""
         self.drop_views()
         self.evaluation = evaluation
+        self.evaluator.keep_broken(evaluation)
 
     # ------------------------------------------------------------------ views
 
